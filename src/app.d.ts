@@ -1,0 +1,1 @@
+declare global { namespace App {} } export {};

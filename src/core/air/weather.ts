@@ -1,0 +1,82 @@
+import { HOUR_MS } from '../units';
+
+/** One hour of weather. A value holds from its stamp to the next; rain is that hour's total. Wind is at 10 m. */
+export interface WeatherHour {
+  airTempC: number;
+  rh: number;
+  windMPerS: number;
+  rainMm: number;
+  cloud: number;
+}
+
+/** Hourly weather from `startMs` on; null where nothing is known. */
+export interface WeatherSeries {
+  startMs: number;
+  hours: (WeatherHour | null)[];
+  issuedMs: number;
+  /** What the numbers are: a forecast, a held room, an import. */
+  source: string;
+}
+
+const FIELDS = ['airTempC', 'rh', 'windMPerS', 'rainMm', 'cloud'] as const;
+const LIMITS: Record<(typeof FIELDS)[number], [number, number]> = {
+  airTempC: [-60, 60],
+  rh: [0, 1],
+  windMPerS: [0, 90],
+  rainMm: [0, 300],
+  cloud: [0, 1]
+};
+
+/** Fills gaps of up to three hours linearly; longer ones stay null and close their hours (handbook 8). */
+export function bridgeGaps(hours: readonly (WeatherHour | null)[], longest = 3): (WeatherHour | null)[] {
+  const out = [...hours];
+  for (let i = 0; i < out.length; i++) {
+    if (out[i]) continue;
+    let j = i;
+    while (j < out.length && !out[j]) j++;
+    const [before, after] = [out[i - 1], out[j]];
+    if (before && after && j - i <= longest) {
+      for (let k = i; k < j; k++) out[k] = between(before, after, (k - i + 1) / (j - i + 1));
+    }
+    i = j;
+  }
+  return out;
+}
+
+function between(a: WeatherHour, b: WeatherHour, share: number): WeatherHour {
+  const mix = (f: (typeof FIELDS)[number]) => a[f] + (b[f] - a[f]) * share;
+  return { airTempC: mix('airTempC'), rh: mix('rh'), windMPerS: mix('windMPerS'), rainMm: mix('rainMm'), cloud: mix('cloud') };
+}
+
+/** What is wrong with a weather record, in words that name the hour and the value; null when it is sound. */
+export function weatherProblem(times: readonly number[], hours: readonly (WeatherHour | null)[]): string | null {
+  if (times.length === 0) return 'the series has no hours';
+  for (let i = 0; i < times.length; i++) {
+    const at = new Date(times[i]!).toISOString();
+    if (i > 0 && times[i]! <= times[i - 1]!) return `hour ${at} does not come after the one before it; sort the series by time`;
+    if (times[i]! % HOUR_MS !== 0) return `hour ${at} is not a whole hour`;
+    const h = hours[i];
+    if (!h) continue;
+    for (const f of FIELDS) {
+      const [low, high] = LIMITS[f];
+      if (!(h[f] >= low && h[f] <= high)) return `${f} at ${at} is ${h[f]}; it must lie between ${low} and ${high}`;
+    }
+  }
+  return null;
+}
+
+/** Puts stamped hours onto an unbroken hourly grid (null for the missing ones) and bridges short gaps. */
+export function weatherSeries(
+  times: readonly number[],
+  values: readonly (WeatherHour | null)[],
+  about: { issuedMs: number; source: string }
+): WeatherSeries {
+  const problem = weatherProblem(times, values);
+  if (problem) throw new RangeError(problem);
+  const startMs = times[0]!;
+  const count = (times[times.length - 1]! - startMs) / HOUR_MS + 1;
+  if (count > 24 * 800) throw new RangeError('the series spans more than 800 days');
+  const hours: (WeatherHour | null)[] = new Array(count).fill(null);
+  times.forEach((t, i) => (hours[(t - startMs) / HOUR_MS] = values[i] ?? null));
+  return { startMs, hours: bridgeGaps(hours), ...about };
+}

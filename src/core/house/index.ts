@@ -1,0 +1,1 @@
+export { defaultHouseRules, type HouseRules } from './house';

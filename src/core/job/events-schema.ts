@@ -1,0 +1,92 @@
+import { Type, type Static, type TSchema } from 'typebox';
+
+const closed = { additionalProperties: false };
+const coat = Type.Integer({ minimum: 1, maximum: 12 });
+const bay = Type.Integer({ minimum: 1, maximum: 200 });
+const batch = Type.String({ pattern: '^[A-Z]{1,2}$' });
+const litres = Type.Number({ minimum: 0, maximum: 1000 });
+
+const event = <K extends string, D extends TSchema>(type: K, data: D) =>
+  Type.Object(
+    {
+      id: Type.String({ pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$' }),
+      at: Type.Integer({ minimum: 946684800000, maximum: 4102444800000 }),
+      device: Type.String({ minLength: 1, maxLength: 60 }),
+      type: Type.Literal(type),
+      data
+    },
+    closed
+  );
+
+/** Every small thing that happens on site. `at` is epoch ms on the device's clock, `id` a UUIDv7 made there. */
+export const NewEventSchema = Type.Union([
+  event('coat.opened', Type.Object({ coat }, closed)),
+  event('coat.closed', Type.Object({ coat, usedL: litres, guessed: Type.Boolean() }, closed)),
+  event('bay.spread', Type.Object({ coat, bay, batch: Type.Optional(batch) }, closed)),
+  event('bay.wiped', Type.Object({ coat, bay }, closed)),
+  event(
+    'batch.mixed',
+    Type.Object(
+      {
+        batch,
+        coat,
+        components: Type.Array(
+          Type.Object(
+            {
+              role: Type.Enum(['oil', 'hardener', 'thinner']),
+              litres: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }),
+              lot: Type.String({ maxLength: 40 })
+            },
+            closed
+          ),
+          { minItems: 1, maxItems: 3 }
+        )
+      },
+      closed
+    )
+  ),
+  event('batch.stirred', Type.Object({ batch }, closed)),
+  event('batch.emptied', Type.Object({ batch, leftL: litres }, closed)),
+  event(
+    'tack.felt',
+    Type.Object(
+      { coat, felt: Type.Enum(['wet', 'tacky', 'touch dry', 'ready']) },
+      closed
+    )
+  ),
+  event(
+    'reading.taken',
+    Type.Object(
+      {
+        airTempC: Type.Optional(Type.Number({ minimum: -40, maximum: 60 })),
+        rh: Type.Optional(Type.Number({ minimum: 0, maximum: 1 })),
+        surfaceTempC: Type.Optional(Type.Number({ minimum: -40, maximum: 90 })),
+        mcPercent: Type.Optional(Type.Number({ minimum: 1, maximum: 60 }))
+      },
+      { ...closed, minProperties: 1 }
+    )
+  ),
+  event('note.added', Type.Object({ text: Type.String({ minLength: 1, maxLength: 2000 }) }, closed)),
+  event('rags.out', Type.Object({ count: Type.Integer({ minimum: 1, maximum: 500 }) }, closed)),
+  event(
+    'rags.safe',
+    Type.Object(
+      {
+        count: Type.Integer({ minimum: 1, maximum: 500 }),
+        how: Type.Enum(['under water in the metal can', 'flat, single, outdoors'])
+      },
+      closed
+    )
+  ),
+  event('day.closed', Type.Object({ date: Type.String({ format: 'date' }) }, closed)),
+  event('handed.over', Type.Object({}, closed)),
+  event('event.undone', Type.Object({ event: Type.String({ minLength: 36, maxLength: 36 }) }, closed))
+]);
+
+/** An event as a device makes it. */
+export type NewEvent = Static<typeof NewEventSchema>;
+export type EventType = NewEvent['type'];
+export type EventData<T extends EventType> = Extract<NewEvent, { type: T }>['data'];
+
+/** An event as it is kept: whose job, who did it. */
+export type WorkEvent = NewEvent & { jobId: string; by: string; byName: string };

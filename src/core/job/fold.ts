@@ -1,0 +1,208 @@
+import type { WorkEvent } from './events-schema';
+
+export interface BayState {
+  bay: number;
+  spreadAtMs: number;
+  spreadBy: string;
+  batch?: string;
+  wipedAtMs?: number;
+  wipedBy?: string;
+}
+
+export interface CoatState {
+  coat: number;
+  openedAtMs: number;
+  closedAtMs?: number;
+  usedL?: number;
+  guessed?: boolean;
+  bays: BayState[];
+  tacks: { atMs: number; felt: string; by: string }[];
+}
+
+export interface BatchState {
+  batch: string;
+  coat: number;
+  mixedAtMs: number;
+  by: string;
+  components: { role: 'oil' | 'hardener' | 'thinner'; litres: number; lot: string }[];
+  totalL: number;
+  stirredAtMs?: number;
+  emptiedAtMs?: number;
+  leftL?: number;
+}
+
+/** What is so on site: the fold of all events, the same on every phone and on the server. */
+export interface WorkState {
+  coats: CoatState[];
+  batches: BatchState[];
+  ragsOut: number;
+  ragsSafe: number;
+  readings: { atMs: number; by: string; airTempC?: number; rh?: number; surfaceTempC?: number; mcPercent?: number }[];
+  notes: { id: string; atMs: number; by: string; text: string }[];
+  closedDays: string[];
+  handedOverAtMs?: number;
+  /** Events that could not take effect, and why. Nothing is dropped in silence. */
+  setAside: { id: string; reason: string }[];
+  undone: Set<string>;
+  count: number;
+  lastAtMs: number;
+}
+
+/** The one order of events, whatever way they came: by instant, then by id. */
+export const eventOrder = (a: Pick<WorkEvent, 'at' | 'id'>, b: Pick<WorkEvent, 'at' | 'id'>): number =>
+  a.at - b.at || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+
+const emptyState = (undone: Set<string>): WorkState => ({
+  coats: [],
+  batches: [],
+  ragsOut: 0,
+  ragsSafe: 0,
+  readings: [],
+  notes: [],
+  closedDays: [],
+  setAside: [],
+  undone,
+  count: 0,
+  lastAtMs: 0
+});
+
+/**
+ * Folds events into the state of the work. Order and repeats do not matter: events are sorted and each id counts once.
+ * Undone events and undoings leave no trace in the state but the list of what was undone.
+ */
+export function fold(events: readonly WorkEvent[]): WorkState {
+  const undone = new Set<string>();
+  for (const e of events) if (e.type === 'event.undone') undone.add(e.data.event);
+  const state = emptyState(undone);
+  const seen = new Set<string>();
+  for (const e of sorted(events)) {
+    if (seen.has(e.id)) continue;
+    seen.add(e.id);
+    apply(state, e);
+  }
+  return state;
+}
+
+/**
+ * Takes in one more event. In place and in constant time when it comes after all others; null when it does not (or undoes),
+ * and the whole must be folded anew.
+ */
+export function foldNext(state: WorkState, last: WorkEvent | undefined, event: WorkEvent): WorkState | null {
+  if (event.type === 'event.undone' || (last && eventOrder(last, event) >= 0)) return null;
+  apply(state, event);
+  return state;
+}
+
+function sorted(events: readonly WorkEvent[]): readonly WorkEvent[] {
+  for (let i = 1; i < events.length; i++) if (eventOrder(events[i - 1]!, events[i]!) > 0) return [...events].sort(eventOrder);
+  return events;
+}
+
+function apply(state: WorkState, e: WorkEvent): void {
+  state.count++;
+  state.lastAtMs = Math.max(state.lastAtMs, e.at);
+  if (e.type === 'event.undone' || state.undone.has(e.id)) return;
+  const reason = take(state, e);
+  if (reason) state.setAside.push({ id: e.id, reason });
+}
+
+/** Takes an event into the state; gives the reason when it can not take effect. */
+function take(state: WorkState, e: WorkEvent): string | null {
+  switch (e.type) {
+    case 'coat.opened':
+    case 'coat.closed':
+    case 'bay.spread':
+    case 'bay.wiped':
+    case 'tack.felt':
+      return takeCoat(state, e);
+    case 'batch.mixed':
+    case 'batch.stirred':
+    case 'batch.emptied':
+      return takeBatch(state, e);
+    case 'reading.taken':
+      state.readings.push({ atMs: e.at, by: e.byName, ...e.data });
+      return null;
+    case 'note.added':
+      state.notes.push({ id: e.id, atMs: e.at, by: e.byName, text: e.data.text });
+      return null;
+    case 'rags.out':
+      state.ragsOut += e.data.count;
+      return null;
+    case 'rags.safe': {
+      const out = ragsUnaccounted(state);
+      state.ragsSafe += e.data.count;
+      return e.data.count > out ? `${e.data.count} rags made safe, but only ${out} were out` : null;
+    }
+    case 'day.closed':
+      if (ragsUnaccounted(state) > 0) return `${ragsUnaccounted(state)} rags were still out`;
+      state.closedDays.push(e.data.date);
+      return null;
+    case 'handed.over':
+      state.handedOverAtMs ??= e.at;
+      return null;
+    default:
+      return null;
+  }
+}
+
+type CoatEvent = Extract<WorkEvent, { type: 'coat.opened' | 'coat.closed' | 'bay.spread' | 'bay.wiped' | 'tack.felt' }>;
+
+function takeCoat(state: WorkState, e: CoatEvent): string | null {
+  const found = state.coats.find((c) => c.coat === e.data.coat);
+  if (e.type === 'coat.opened' || e.type === 'bay.spread') {
+    const coat = found ?? { coat: e.data.coat, openedAtMs: e.at, bays: [], tacks: [] };
+    if (!found) state.coats.push(coat);
+    if (e.type === 'coat.opened') return found ? `coat ${e.data.coat} was open already` : null;
+    if (coat.closedAtMs !== undefined) return `coat ${e.data.coat} was closed already`;
+    if (coat.bays.some((b) => b.bay === e.data.bay)) return `bay ${e.data.bay} of coat ${e.data.coat} was spread already`;
+    coat.bays.push({ bay: e.data.bay, spreadAtMs: e.at, spreadBy: e.byName, batch: e.data.batch });
+    return null;
+  }
+  if (!found) return `coat ${e.data.coat} was not open`;
+  if (e.type === 'tack.felt') {
+    found.tacks.push({ atMs: e.at, felt: e.data.felt, by: e.byName });
+    return null;
+  }
+  if (e.type === 'coat.closed') {
+    if (found.closedAtMs !== undefined) return `coat ${e.data.coat} was closed already`;
+    Object.assign(found, { closedAtMs: e.at, usedL: e.data.usedL, guessed: e.data.guessed });
+    return null;
+  }
+  const bay = found.bays.find((b) => b.bay === e.data.bay);
+  if (!bay) return `bay ${e.data.bay} of coat ${e.data.coat} was not spread`;
+  if (bay.wipedAtMs !== undefined) return `bay ${e.data.bay} of coat ${e.data.coat} was wiped already`;
+  Object.assign(bay, { wipedAtMs: e.at, wipedBy: e.byName });
+  return null;
+}
+
+type BatchEvent = Extract<WorkEvent, { type: 'batch.mixed' | 'batch.stirred' | 'batch.emptied' }>;
+
+function takeBatch(state: WorkState, e: BatchEvent): string | null {
+  const found = state.batches.find((b) => b.batch === e.data.batch);
+  if (e.type === 'batch.mixed') {
+    if (found) return `batch ${e.data.batch} was mixed already`;
+    const { batch, coat, components } = e.data;
+    state.batches.push({ batch, coat, components, mixedAtMs: e.at, by: e.byName, totalL: components.reduce((s, c) => s + c.litres, 0) });
+    return null;
+  }
+  if (!found) return `batch ${e.data.batch} was not mixed`;
+  if (e.type === 'batch.stirred') found.stirredAtMs ??= e.at;
+  else Object.assign(found, { emptiedAtMs: e.at, leftL: e.data.leftL });
+  return null;
+}
+
+/** Rags out and not yet made safe. */
+export const ragsUnaccounted = (state: Pick<WorkState, 'ragsOut' | 'ragsSafe'>): number => Math.max(0, state.ragsOut - state.ragsSafe);
+
+export const openBays = (state: WorkState): (BayState & { coat: number })[] =>
+  state.coats.flatMap((c) => c.bays.filter((b) => b.wipedAtMs === undefined).map((b) => ({ ...b, coat: c.coat })));
+
+export type JobStage = 'planning' | 'booked' | 'working' | 'drying' | 'in care';
+
+/** Where a job stands, from its document's start and its work. */
+export function jobStage(state: WorkState, booked: boolean, coatsWanted: number): JobStage {
+  if (state.handedOverAtMs !== undefined) return 'in care';
+  if (state.coats.length === 0) return booked ? 'booked' : 'planning';
+  const closed = state.coats.filter((c) => c.closedAtMs !== undefined).length;
+  return closed >= Math.max(coatsWanted, 1) ? 'drying' : 'working';
+}

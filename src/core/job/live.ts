@@ -1,0 +1,138 @@
+import { coatLossesL } from '../coverage';
+import { coatTimes, dryingCurve, dwellMinutes, filmFactor, filmRatio, overcoat, progressBetween, methodFactor, type CoatTimes, type DryingCurve } from '../drying';
+import { potLifeMinutes } from '../mix';
+import { cardHours, classTraits, isTwoPart, type ProductCard } from '../product';
+import { HOUR_MS, MINUTE_MS } from '../units';
+import { siteHourAt, type SiteClimate } from '../window';
+import { coatPlans } from './coats';
+import { leavePlan, keepPlan, type KeepPlan, type LeavePlan } from './after';
+import type { JobDocument } from './document-schema';
+import type { BatchState, CoatState, WorkState } from './fold';
+import { finishCard } from './problems';
+import type { Knowledge } from './plan';
+
+/** A coat on the wood, with what its drying has come to. */
+export interface LiveCoat extends CoatTimes {
+  number: number;
+  closed: boolean;
+  /** Drying progress now: 1 is ready for the next coat. */
+  progress: number;
+  filmRatio: number;
+  /** How the film's thickness changes the drying speed: ratio^−1.3. */
+  filmSpeed: number;
+  /** Laid before the coat below was ready: solvent may be trapped. */
+  solventEntrapment: boolean;
+}
+
+/** A bay with its clock. Wipe instants are null for a product that is left. */
+export interface LiveBay {
+  coat: number;
+  bay: number;
+  batch?: string;
+  spreadAtMs: number;
+  wipeFromMs: number | null;
+  wipeByMs: number | null;
+  wipedAtMs?: number;
+}
+
+export interface LiveBatch extends BatchState {
+  stirUntilMs: number;
+  usableFromMs: number;
+  thickensAtMs: number | null;
+}
+
+/** The work as it stands at an instant, in times. */
+export interface LiveWork {
+  coats: LiveCoat[];
+  bays: LiveBay[];
+  batches: LiveBatch[];
+  leave: LeavePlan | null;
+  keep: KeepPlan | null;
+  allCoatsLaid: boolean;
+}
+
+/** What really happened, drawn out to what will follow: dwell clocks, pot lives, drying and the dates after it. */
+export function liveWork(job: JobDocument, state: WorkState, climate: SiteClimate | null, knowledge: Knowledge, nowMs: number): LiveWork {
+  const card = finishCard(job);
+  if (!card || !climate || climate.hours.length === 0) return { coats: [], bays: [], batches: [], leave: null, keep: null, allCoatsLaid: false };
+  const plans = coatPlans(job, card, knowledge.house);
+  const curve = dryingCurve(climate.hours, climate.startMs, card);
+  const coats = liveCoats(job, card, state, curve, knowledge, nowMs, plans);
+  const last = coats[coats.length - 1];
+  const allCoatsLaid = plans.length > 0 && coats.filter((c) => c.closed).length >= plans.length;
+  const served = allCoatsLaid && last ? last : null;
+  return {
+    coats,
+    bays: state.coats.flatMap((c) => liveBays(card, job, c, climate)),
+    batches: state.batches.map((b) => liveBatch(card, b, climate)),
+    leave: served ? leavePlan(card, served, knowledge.house) : null,
+    keep: served ? keepPlan(job, card, served.laidToMs, knowledge.house) : null,
+    allCoatsLaid
+  };
+}
+
+function liveCoats(
+  job: JobDocument,
+  card: ProductCard,
+  state: WorkState,
+  curve: DryingCurve,
+  knowledge: Knowledge,
+  nowMs: number,
+  plans: ReturnType<typeof coatPlans>
+): LiveCoat[] {
+  const { method } = job.finish!;
+  const recoatRef = cardHours(card, 'recoatOpens')!;
+  const speedM = methodFactor(method, 'recoat') * knowledge.kappa.median;
+  const out: LiveCoat[] = [];
+  let cureFactor = 1;
+  for (const c of [...state.coats].sort((a, b) => a.coat - b.coat)) {
+    const planned = plans.find((p) => p.number === c.coat);
+    const losses = planned ? coatLossesL(planned.netL, isTwoPart(card), 1, knowledge.house) : 0;
+    const film = planned && c.usedL && c.usedL > losses ? filmRatio(c.usedL, losses, planned.netL) : 1;
+    const below = out[out.length - 1];
+    const over = below && classTraits(card.class).cures ? overcoat(progressBetween(curve, below.laidToMs, c.openedAtMs, recoatRef, speedM * below.filmSpeed), card) : null;
+    if (over) cureFactor += over.cureAdded;
+    const toMs = c.closedAtMs ?? Math.max(nowMs, c.openedAtMs);
+    const times = coatTimes(
+      curve,
+      card,
+      { fromMs: c.openedAtMs, toMs, method, filmRatio: film, opensAtProgress: over?.opensAtProgress, cureFactor },
+      knowledge.kappa
+    );
+    const filmSpeed = filmFactor(film);
+    const progress = classTraits(card.class).cures
+      ? progressBetween(curve, toMs, nowMs, recoatRef, speedM * filmSpeed)
+      : Math.min(1, (nowMs - toMs) / (recoatRef * HOUR_MS));
+    out.push({ ...times, number: c.coat, closed: c.closedAtMs !== undefined, progress: Math.max(0, progress), filmRatio: film, filmSpeed, solventEntrapment: Boolean(over?.early) });
+  }
+  return out;
+}
+
+function liveBays(card: ProductCard, job: JobDocument, coat: CoatState, climate: SiteClimate): LiveBay[] {
+  return coat.bays.map((b) => {
+    const hour = siteHourAt(climate, b.spreadAtMs);
+    const dwell = hour ? dwellMinutes(card, job.finish!.method, hour) : { min: undefined, max: undefined };
+    const wiped = classTraits(card.class).mustBeWiped;
+    return {
+      coat: coat.coat,
+      bay: b.bay,
+      batch: b.batch,
+      spreadAtMs: b.spreadAtMs,
+      wipeFromMs: wiped && dwell.min !== undefined ? b.spreadAtMs + dwell.min * MINUTE_MS : null,
+      wipeByMs: wiped && dwell.max !== undefined ? b.spreadAtMs + dwell.max * MINUTE_MS : null,
+      wipedAtMs: b.wipedAtMs
+    };
+  });
+}
+
+function liveBatch(card: ProductCard, b: BatchState, climate: SiteClimate): LiveBatch {
+  const tempC = siteHourAt(climate, b.mixedAtMs)?.airTempC ?? 20;
+  const minutes = potLifeMinutes(card, Math.max(b.totalL, 0.001), tempC);
+  const stirUntilMs = b.mixedAtMs + card.stirMinutes * MINUTE_MS;
+  return {
+    ...b,
+    stirUntilMs,
+    usableFromMs: (b.stirredAtMs ?? stirUntilMs) + card.inductionMinutes * MINUTE_MS,
+    thickensAtMs: Number.isFinite(minutes) ? b.mixedAtMs + minutes * MINUTE_MS : null
+  };
+}

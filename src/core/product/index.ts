@@ -1,0 +1,18 @@
+export type { ProductCard } from './schema';
+export {
+  cardHours,
+  cardProblems,
+  classTraits,
+  gradedValue,
+  isTwoPart,
+  methodOf,
+  spreadRate,
+  touchDryProgress,
+  type CardProblem,
+  type ClassTraits,
+  type Grade,
+  type Graded,
+  type HoursName,
+  type Method,
+  type ProductClass
+} from './card';

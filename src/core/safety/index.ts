@@ -1,0 +1,1 @@
+export { cautionsFor, ragsForCoat, safetyClosing, type Caution, type CautionId } from './safety';

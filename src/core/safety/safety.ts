@@ -1,0 +1,35 @@
+import type { HouseRules } from '../house';
+import type { Method, ProductCard } from '../product';
+import { classTraits } from '../product';
+import data from './cautions.json';
+
+export type CautionId = Exclude<keyof typeof data, 'closing'>;
+
+/** A caution as it is shown: what the danger is and what to do. */
+export interface Caution {
+  id: CautionId;
+  title: string;
+  text: string;
+}
+
+export const safetyClosing: string = data.closing;
+
+const VOC_WORTH_A_WORD_G_PER_L = 100;
+
+/** The cautions that belong to working with this product, gravest first (handbook 13). */
+export function cautionsFor(card: ProductCard, usedForFood: boolean): Caution[] {
+  const ids: CautionId[] = [];
+  if (card.oxidising) ids.push('rags');
+  if (card.isocyanate) ids.push('isocyanate');
+  if (card.vocGPerL + (card.thinner?.vocGPerL ?? 0) >= VOC_WORTH_A_WORD_G_PER_L) ids.push('vapour');
+  if (usedForFood) ids.push('food');
+  ids.push('dust', 'wet-oil');
+  return ids.map((id) => ({ id, ...data[id] }));
+}
+
+/** Rags one coat needs: by area and method where oil is wiped, a couple for drips where it is left (house number). */
+export function ragsForCoat(card: ProductCard, method: Method, areaM2: number, house: HouseRules): number {
+  const { rags } = house;
+  if (!classTraits(card.class).mustBeWiped) return rags.filmPerCoat;
+  return Math.max(rags.least, Math.ceil(areaM2 * (method === 'flood' ? rags.floodPerM2PerCoat : rags.thinPerM2PerCoat)));
+}

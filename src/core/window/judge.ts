@@ -1,0 +1,116 @@
+import type { HouseRules } from '../house';
+import type { Method, ProductCard } from '../product';
+import { HOUR_MS } from '../units';
+import type { SiteClimate, SiteHour } from './site-hours';
+import type { Stretch } from './working-hours';
+
+/** The rules that can close an hour, in the order they are named. */
+export const RULES = [
+  'no data',
+  'rain',
+  'boards wet',
+  'dew',
+  'air too cold',
+  'surface too cold',
+  'air too hot',
+  'surface too hot',
+  'air too damp',
+  'wind',
+  'too dry',
+  'dark',
+  'off hours'
+] as const;
+export type Rule = (typeof RULES)[number];
+
+/** Why an hour is closed: the rule, what was found and what is allowed, in the rule's unit. */
+export interface Closure {
+  rule: Rule;
+  value?: number;
+  limit?: number;
+  grade: 'law' | 'label' | 'house';
+}
+
+/** One hour of the horizon: the working part of it, and every rule that closes it. */
+export interface HourVerdict {
+  atMs: number;
+  work: Stretch | null;
+  closed: Closure[];
+}
+
+/** All limits that hold for laying this product here, worked out once. */
+export interface LayingLimits {
+  card: ProductCard;
+  rhMax: { value: number; grade: 'label' | 'house' };
+  dewGapMinC: number;
+  windMaxMPerS: number;
+  surfaceHotC: number;
+  mcMin: number;
+  mcMax: { value: number; grade: 'label' | 'house' };
+  lamps: boolean;
+}
+
+/** Limits from the card and the house; the product's own limit wins where both speak (handbook 3, 8). */
+export function layingLimits(
+  card: ProductCard,
+  method: Method,
+  use: { setting: 'indoor' | 'outdoor'; countertop: boolean; lamps: boolean },
+  house: HouseRules
+): LayingLimits {
+  const mc = use.setting === 'outdoor' ? house.mcPercent.outdoor : use.countertop ? house.mcPercent.countertop : house.mcPercent.indoor;
+  const stricter = (label: number | undefined, own: number) =>
+    label !== undefined && label <= own ? ({ value: label, grade: 'label' } as const) : ({ value: own, grade: 'house' } as const);
+  return {
+    card,
+    rhMax: stricter(card.limits.rhMax, house.rhMax),
+    dewGapMinC: house.dewGapMinC,
+    windMaxMPerS: method === 'spray' ? house.windMaxMPerS.spray : house.windMaxMPerS.brush,
+    surfaceHotC: house.surfaceHotC,
+    mcMin: mc.min,
+    mcMax: card.limits.mcMaxPercent === undefined ? { value: mc.max, grade: 'house' } : { value: card.limits.mcMaxPercent, grade: 'label' },
+    lamps: use.lamps
+  };
+}
+
+/** Every rule that closes this hour for laying oil, look-ahead not counted (handbook 8). */
+export function closuresOf(h: SiteHour | null, limits: LayingLimits): Closure[] {
+  if (!h) return [{ rule: 'no data', grade: 'law' }];
+  const out: Closure[] = [];
+  const { limits: c } = limits.card;
+  const above = (rule: Rule, value: number, limit: number, grade: Closure['grade']) => {
+    if (value > limit) out.push({ rule, value, limit, grade });
+  };
+  const below = (rule: Rule, value: number, limit: number, grade: Closure['grade']) => {
+    if (value < limit) out.push({ rule, value, limit, grade });
+  };
+  above('rain', h.rainMm, 0, 'law');
+  above('boards wet', h.mcPercent, limits.mcMax.value, limits.mcMax.grade);
+  below('dew', h.dewGapC, limits.dewGapMinC, 'house');
+  below('air too cold', h.airTempC, c.airMinC, 'label');
+  below('surface too cold', h.surfaceTempC, c.surfaceMinC, 'label');
+  above('air too hot', h.airTempC, c.airMaxC, 'label');
+  const hot = Math.min(c.surfaceMaxC, limits.surfaceHotC);
+  above('surface too hot', h.surfaceTempC, hot, hot === c.surfaceMaxC ? 'label' : 'house');
+  above('air too damp', h.rh, limits.rhMax.value, limits.rhMax.grade);
+  above('wind', h.windMPerS, limits.windMaxMPerS, 'house');
+  below('too dry', h.mcPercent, limits.mcMin, 'house');
+  if (!limits.lamps) below('dark', h.sunElevationDeg, 0, 'law');
+  return out;
+}
+
+/** The verdict of every hour of a climate from `fromMs` on. The working stretches are in order. */
+export function judgeHours(climate: SiteClimate, limits: LayingLimits, work: readonly Stretch[], fromMs: number): HourVerdict[] {
+  const first = Math.max(0, Math.floor((fromMs - climate.startMs) / HOUR_MS));
+  let s = 0;
+  const out: HourVerdict[] = [];
+  for (let i = first; i < climate.hours.length; i++) {
+    const atMs = climate.startMs + i * HOUR_MS;
+    while (s < work.length && work[s]!.toMs <= atMs) s++;
+    const w = work[s];
+    const overlap =
+      w && w.fromMs < atMs + HOUR_MS ? { fromMs: Math.max(w.fromMs, atMs), toMs: Math.min(w.toMs, atMs + HOUR_MS) } : null;
+    const closed = closuresOf(climate.hours[i]!, limits);
+    if (!overlap) closed.push({ rule: 'off hours', grade: 'house' });
+    out.push({ atMs, work: overlap, closed });
+  }
+  return out;
+}

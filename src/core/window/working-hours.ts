@@ -1,0 +1,53 @@
+import { Temporal } from 'temporal-polyfill';
+
+export const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
+export type Weekday = (typeof WEEKDAYS)[number];
+
+/** Wall-clock working hours of a week; a missing day is off. Times are "HH:MM". */
+export type WorkingHours = Partial<Record<Weekday, { from: string; to: string }>>;
+
+/** A stretch of time, epoch ms, end not included. */
+export interface Stretch {
+  fromMs: number;
+  toMs: number;
+}
+
+/**
+ * The instant a wall clock shows a time on a date in a zone. A time the clock skips becomes the first instant after the
+ * change; one it shows twice is its first (handbook 8).
+ */
+export function wallClockMs(date: Temporal.PlainDate, time: string, timeZone: string): number {
+  const wall = date.toPlainDateTime(Temporal.PlainTime.from(time));
+  const earlier = wall.toZonedDateTime(timeZone, { disambiguation: 'earlier' });
+  const skipped = !earlier.toPlainDateTime().equals(wall);
+  const at = skipped ? earlier.getTimeZoneTransition('next')! : earlier;
+  return at.epochMilliseconds;
+}
+
+/** The working stretches that touch the time from `fromMs` to `toMs`, in order. */
+export function workingStretches(week: WorkingHours, timeZone: string, fromMs: number, toMs: number): Stretch[] {
+  const dateOf = (ms: number) => Temporal.Instant.fromEpochMilliseconds(Math.floor(ms)).toZonedDateTimeISO(timeZone).toPlainDate();
+  const out: Stretch[] = [];
+  const last = dateOf(toMs);
+  for (let d = dateOf(fromMs); Temporal.PlainDate.compare(d, last) <= 0; d = d.add({ days: 1 })) {
+    const day = week[WEEKDAYS[d.dayOfWeek - 1]!];
+    if (!day) continue;
+    const stretch = { fromMs: wallClockMs(d, day.from, timeZone), toMs: wallClockMs(d, day.to, timeZone) };
+    if (stretch.toMs > stretch.fromMs && stretch.toMs > fromMs && stretch.fromMs < toMs) out.push(stretch);
+  }
+  return out;
+}
+
+/** Local calendar date "YYYY-MM-DD" of an instant in a zone. */
+export const localDate = (ms: number, timeZone: string): string =>
+  Temporal.Instant.fromEpochMilliseconds(Math.floor(ms)).toZonedDateTimeISO(timeZone).toPlainDate().toString();
+
+/** True when the runtime knows the IANA zone. */
+export function isTimeZone(id: string): boolean {
+  try {
+    Temporal.Now.instant().toZonedDateTimeISO(id);
+    return true;
+  } catch {
+    return false;
+  }
+}

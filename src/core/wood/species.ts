@@ -1,0 +1,31 @@
+import rows from './species.json';
+
+export type SpeciesGroup =
+  | 'close-grained'
+  | 'medium'
+  | 'open-ring-porous'
+  | 'softwood'
+  | 'oily-tropical'
+  | 'thermally-modified'
+  | 'veneer-or-ply';
+
+/** A row of the species table. */
+export interface Species {
+  id: string;
+  name: string;
+  botanical: string;
+  group: SpeciesGroup;
+  hardness: 'hardwood' | 'softwood';
+}
+
+export const speciesTable = rows as readonly Species[];
+
+/** The species row with this id, or undefined. */
+export const findSpecies = (id: string): Species | undefined => speciesTable.find((s) => s.id === id);
+
+/** The species row with this id; throws when the table has none (documents are checked at the border). */
+export function speciesOf(id: string): Species {
+  const found = findSpecies(id);
+  if (!found) throw new RangeError(`unknown species “${id}”`);
+  return found;
+}

@@ -1,0 +1,49 @@
+import { Type, type Static } from 'typebox';
+import { SiteSchema } from '../../core/job/document-schema';
+
+const closed = { additionalProperties: false };
+const email = Type.String({ format: 'email', maxLength: 120 });
+const password = Type.String({ minLength: 10, maxLength: 200 });
+const name = Type.String({ minLength: 1, maxLength: 80 });
+const role = Type.Enum(['lead', 'hand', 'office']);
+
+export const SignInSchema = Type.Object({ email, password: Type.String({ minLength: 1, maxLength: 200 }) }, closed);
+export const FirstAccountSchema = Type.Object({ crewName: name, name, email, password, units: Type.Enum(['metric', 'us']) }, closed);
+export const PersonSchema = Type.Object({ name, email, password, role }, closed);
+export const RoleSchema = Type.Object({ userId: Type.String({ minLength: 1, maxLength: 36 }), role }, closed);
+
+/** A new job: only what must be known before measuring. The rest starts from the crew's defaults. */
+export const NewJobSchema = Type.Object(
+  {
+    title: Type.String({ minLength: 1, maxLength: 120 }),
+    clientName: Type.String({ minLength: 1, maxLength: 120 }),
+    phone: Type.String({ maxLength: 40 }),
+    place: Type.String({ minLength: 1, maxLength: 120 }),
+    latitudeDeg: Type.Number({ minimum: -90, maximum: 90 }),
+    longitudeDeg: Type.Number({ minimum: -180, maximum: 180 }),
+    timeZone: Type.String({ minLength: 1, maxLength: 60 }),
+    setting: SiteSchema.properties.setting,
+    weekFrom: Type.String({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$' }),
+    weekTo: Type.String({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$' }),
+    saturday: Type.Boolean(),
+    people: Type.Integer({ minimum: 1, maximum: 20 })
+  },
+  closed
+);
+
+export const PricesSchema = Type.Object(
+  {
+    prices: Type.Array(
+      Type.Object({ packId: Type.String({ minLength: 1, maxLength: 40 }), priceCents: Type.Integer({ minimum: 0, maximum: 10000000 }) }, closed),
+      { minItems: 1, maxItems: 24 }
+    )
+  },
+  closed
+);
+
+export type SignInInput = Static<typeof SignInSchema>;
+export type FirstAccountInput = Static<typeof FirstAccountSchema>;
+export type PersonInput = Static<typeof PersonSchema>;
+export type RoleInput = Static<typeof RoleSchema>;
+export type NewJobInput = Static<typeof NewJobSchema>;
+export type PricesInput = Static<typeof PricesSchema>;

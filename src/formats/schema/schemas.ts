@@ -1,0 +1,24 @@
+import { JobDocumentSchema } from '../../core/job/document-schema';
+import { NewEventSchema } from '../../core/job/events-schema';
+import { ProductCardSchema } from '../../core/product/schema';
+import { FirstAccountSchema, NewJobSchema, PersonSchema, PricesSchema, RoleSchema, SignInSchema } from './form-schemas';
+
+/** Every input the product takes, by name: one schema each, used by browser, server and command line. */
+export const schemas = {
+  jobDocument: JobDocumentSchema,
+  newEvent: NewEventSchema,
+  productCard: ProductCardSchema,
+  signIn: SignInSchema,
+  firstAccount: FirstAccountSchema,
+  person: PersonSchema,
+  roleChange: RoleSchema,
+  newJob: NewJobSchema,
+  prices: PricesSchema
+};
+
+/** The schemas of the open file formats, as published in docs/schemas. */
+export const publishedSchemas = {
+  'job-1.schema.json': { $schema: 'http://json-schema.org/draft-07/schema#', ...JobDocumentSchema },
+  'product-card.schema.json': { $schema: 'http://json-schema.org/draft-07/schema#', ...ProductCardSchema },
+  'work-event.schema.json': { $schema: 'http://json-schema.org/draft-07/schema#', title: 'Basket work event', ...NewEventSchema }
+};

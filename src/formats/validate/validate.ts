@@ -1,0 +1,81 @@
+import type { ErrorObject, ValidateFunction } from 'ajv';
+
+/** A rejected field: its JSON pointer, and in words what is wrong and what would be right. */
+export interface FieldProblem {
+  path: string;
+  problem: string;
+}
+
+export type Checked<T> = { ok: true; value: T } | { ok: false; problems: FieldProblem[] };
+
+/** Checks data against a compiled schema. The data is not changed. */
+export function check<T>(validator: ValidateFunction, data: unknown): Checked<T> {
+  if (validator(data)) return { ok: true, value: data as T };
+  return { ok: false, problems: fieldProblems(validator.errors ?? []) };
+}
+
+/** Problems in words, one per field and cause. Branches of a union whose tag does not match are left out. */
+export function fieldProblems(errors: readonly ErrorObject[]): FieldProblem[] {
+  const branch = (e: ErrorObject) => /^(.*\/anyOf\/\d+)\//.exec(e.schemaPath)?.[1];
+  const wrong = new Set(errors.filter((e) => e.keyword === 'const').map(branch));
+  const kept = errors.filter((e) => !(branch(e) && wrong.has(branch(e))));
+  const inUnion = (e: ErrorObject) => e.keyword === 'anyOf' && kept.some((k) => k !== e && k.instancePath.startsWith(e.instancePath));
+  const out = new Map<string, FieldProblem>();
+  for (const e of kept.filter((k) => !inUnion(k))) {
+    const p = inWords(e);
+    if (!out.has(p.path + p.problem)) out.set(p.path + p.problem, p);
+  }
+  return [...out.values()];
+}
+
+function inWords(e: ErrorObject): FieldProblem {
+  const p = e.params as Record<string, unknown>;
+  const path = e.instancePath;
+  switch (e.keyword) {
+    case 'required':
+      return { path: `${path}/${String(p.missingProperty)}`, problem: 'is missing' };
+    case 'additionalProperties':
+      return { path: `${path}/${String(p.additionalProperty)}`, problem: 'is not a field of this format; take it out' };
+    case 'enum':
+      return { path, problem: `must be one of: ${(p.allowedValues as unknown[]).join(', ')}` };
+    case 'exclusiveMinimum':
+      return { path, problem: `must be more than ${String(p.limit)}` };
+    case 'minimum':
+      return { path, problem: `must be ${String(p.limit)} or more` };
+    case 'maximum':
+      return { path, problem: `must be ${String(p.limit)} or less` };
+    case 'minLength':
+      return { path, problem: p.limit === 1 ? 'must not be empty' : `needs at least ${String(p.limit)} characters` };
+    case 'maxLength':
+      return { path, problem: `must be ${String(p.limit)} characters or fewer` };
+    case 'minItems':
+      return { path, problem: `needs at least ${String(p.limit)}` };
+    case 'maxItems':
+      return { path, problem: `may hold ${String(p.limit)} at most` };
+    case 'format':
+      return { path, problem: FORMATS[String(p.format)] ?? `must be a ${String(p.format)}` };
+    case 'type':
+      return { path, problem: `must be ${TYPES[String(p.type)] ?? String(p.type)}` };
+    case 'anyOf':
+      return { path: path.endsWith('/type') || path === '' ? `${path}/type` : path, problem: 'is not a kind this format knows' };
+    case 'pattern':
+      return { path, problem: `“must match ${String(p.pattern)}”` };
+    default:
+      return { path, problem: e.message ?? 'is not right' };
+  }
+}
+
+const FORMATS: Record<string, string> = {
+  email: 'must be an e-mail address',
+  date: 'must be a date like 2027-05-18',
+  'date-time': 'must be a date and time like 2027-05-18T09:40:00Z'
+};
+
+const TYPES: Record<string, string> = {
+  number: 'a number',
+  integer: 'a whole number',
+  string: 'text',
+  boolean: 'true or false',
+  object: 'a group of fields',
+  array: 'a list'
+};

@@ -1,0 +1,31 @@
+/** Cards and jobs of the demo world, for tests: the same files that any import would read. */
+import cards from '../demo/cards.json';
+import readingRoom from '../demo/jobs/01-reading-room.json';
+import deck from '../demo/jobs/02-boathouse-deck.json';
+import counter from '../demo/jobs/03-bakery-counter.json';
+import type { JobDocument, Knowledge, NewEvent, WorkEvent } from '../src/core/job';
+import type { ProductCard } from '../src/core/product';
+import { defaultHouseRules } from '../src/core/house';
+
+export const card = (id: string): ProductCard => structuredClone(cards.find((c) => c.id === id)) as ProductCard;
+
+const withCard = (document: unknown): JobDocument => {
+  const job = structuredClone(document) as JobDocument;
+  return { ...job, products: job.finish ? [card(job.finish.productId)] : [] };
+};
+
+export const floorJob = (): JobDocument => withCard(readingRoom.document);
+export const deckJob = (): JobDocument => withCard(deck.document);
+export const counterJob = (): JobDocument => withCard(counter.document);
+
+export const knowledge: Knowledge = { house: defaultHouseRules, kappa: { median: 1, sdLn: 0.3 } };
+
+export const NOW = Date.parse('2027-05-18T09:40:00+01:00');
+
+let serial = 0;
+/** An event as a phone would make it, `minutes` after NOW. */
+export function made<T extends NewEvent['type']>(type: T, data: Extract<NewEvent, { type: T }>['data'], minutes = 0): WorkEvent {
+  serial++;
+  const id = `01900000-0000-7000-8000-${serial.toString(16).padStart(12, '0')}`;
+  return { id, at: NOW + minutes * 60_000, device: 'phone-1', type, data, jobId: 'j', by: 'u', byName: 'Tove' } as unknown as WorkEvent;
+}

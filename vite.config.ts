@@ -1,0 +1,33 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [tailwindcss(), sveltekit()],
+  worker: { format: 'es' },
+  ssr: { external: ['better-auth', 'drizzle-orm', 'mysql2'] },
+  test: {
+    reporters: ['default', './tests/vitest-line-reporter.ts'],
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'unit',
+          environment: 'node',
+          include: ['src/core/**/*.test.ts', 'src/formats/**/*.test.ts', 'src/stand-ins/**/*.test.ts', 'src/lib/ui/**/*.test.ts', 'cli/**/*.test.ts', 'tests/project/**/*.test.ts']
+        }
+      },
+      {
+        extends: true,
+        test: {
+          name: 'server',
+          environment: 'node',
+          include: ['src/lib/server/**/*.test.ts', 'tests/server/**/*.test.ts'],
+          fileParallelism: false,
+          testTimeout: 60_000,
+          hookTimeout: 60_000
+        }
+      }
+    ]
+  }
+});
