@@ -23,7 +23,7 @@ const gcd = (a: number, b: number): number => (b ? gcd(b, a % b) : a);
 export function cheapestTins(needMl: number, packs: readonly PackSize[]): TinChoice {
   if (!(needMl >= 0 && needMl <= 20_000_000)) throw new RangeError('the need must be between 0 and 20,000 L');
   if (packs.length === 0) throw new RangeError('there is no pack to buy');
-  const need = Math.ceil(needMl - 1e-6);
+  const need = Math.max(0, Math.ceil(needMl - 1e-6));
   const sizes = [...packs].sort((a, b) => b.volumeMl - a.volumeMl || a.priceCents - b.priceCents);
   const grain = sizes.reduce((g, p) => gcd(g, p.volumeMl), 0);
   const first = Math.ceil(need / grain);

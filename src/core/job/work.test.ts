@@ -1,0 +1,147 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { counterJob, floorJob, knowledge, made, NOW } from '../../../tests/fixtures';
+import { HOUR_MS, MINUTE_MS } from '../units';
+import { deadlines, fold, foldNext, jobStage, liveWork, openBays, ragsUnaccounted, siteClimate, type WorkEvent } from '.';
+
+const mixed = (batch: string, minutes: number) =>
+  made('batch.mixed', { batch, coat: 1, components: [{ role: 'oil', litres: 1.25, lot: 'OD-1' }, { role: 'hardener', litres: 0.25, lot: 'H-1' }] }, minutes);
+
+const morning = (): WorkEvent[] => [
+  made('rags.out', { count: 14 }, -70),
+  mixed('A', -68),
+  made('batch.stirred', { batch: 'A' }, -64),
+  made('coat.opened', { coat: 1 }, -62),
+  made('bay.spread', { coat: 1, bay: 1, batch: 'A' }, -62),
+  made('bay.wiped', { coat: 1, bay: 1 }, -33),
+  made('bay.spread', { coat: 1, bay: 2, batch: 'A' }, -20),
+  made('note.added', { text: 'Boards by the desk drink more' }, -18),
+  made('rags.safe', { count: 9, how: 'under water in the metal can' }, -12)
+];
+
+describe('fold', () => {
+  it('is what happened', () => {
+    const s = fold(morning());
+    expect(s.coats).toHaveLength(1);
+    expect(openBays(s).map((b) => b.bay)).toEqual([2]);
+    expect(ragsUnaccounted(s)).toBe(5);
+    expect(s.batches[0]).toMatchObject({ batch: 'A', totalL: 1.5, stirredAtMs: NOW - 64 * MINUTE_MS });
+    expect(s.setAside).toEqual([]);
+  });
+  it('does not depend on the order events arrive in, nor on repeats', () => {
+    const events = morning();
+    const whole = fold(events);
+    fc.assert(
+      fc.property(fc.shuffledSubarray(events, { minLength: events.length }), fc.subarray(events), (shuffled, again) => {
+        expect(fold([...shuffled, ...again])).toEqual(whole);
+      })
+    );
+  });
+  it('one more at the end is the same as folding anew; one from the past asks for folding anew', () => {
+    const events = morning();
+    const late = made('bay.wiped', { coat: 1, bay: 2 }, -1);
+    expect(foldNext(fold(events), events[events.length - 1], late)).toEqual(fold([...events, late]));
+    expect(foldNext(fold(events), events[events.length - 1], made('note.added', { text: 'x' }, -69))).toBeNull();
+    expect(foldNext(fold(events), events[events.length - 1], made('event.undone', { event: events[0]!.id }, 0))).toBeNull();
+  });
+  it('an undone event leaves no trace', () => {
+    const events = morning();
+    const undo = made('event.undone', { event: events[8]!.id }, -5);
+    expect(ragsUnaccounted(fold([...events, undo]))).toBe(14);
+  });
+  it('sets aside what can not be, with the reason, and drops nothing in silence', () => {
+    const s = fold([
+      ...morning(),
+      made('bay.wiped', { coat: 1, bay: 7 }, -3),
+      made('bay.spread', { coat: 1, bay: 1 }, -3),
+      made('coat.closed', { coat: 3, usedL: 1, guessed: false }, -2),
+      made('batch.stirred', { batch: 'Z' }, -2),
+      made('rags.safe', { count: 9, how: 'under water in the metal can' }, -2),
+      mixed('A', -1)
+    ]);
+    expect(s.setAside.map((x) => x.reason)).toEqual([
+      'bay 7 of coat 1 was not spread',
+      'bay 1 of coat 1 was spread already',
+      'coat 3 was not open',
+      'batch Z was not mixed',
+      '9 rags made safe, but only 5 were out',
+      'batch A was mixed already'
+    ]);
+  });
+  it('the day can not be closed while rags are out', () => {
+    expect(fold([...morning(), made('day.closed', { date: '2027-05-18' })]).closedDays).toEqual([]);
+    const safe = made('rags.safe', { count: 5, how: 'flat, single, outdoors' }, -1);
+    expect(fold([...morning(), safe, made('day.closed', { date: '2027-05-18' })]).closedDays).toEqual(['2027-05-18']);
+  });
+  it('a job goes from planning to care', () => {
+    const closed = (coat: number, m: number) => [made('coat.opened', { coat }, m), made('coat.closed', { coat, usedL: 2, guessed: false }, m + 1)];
+    expect(jobStage(fold([]), false, 2)).toBe('planning');
+    expect(jobStage(fold([]), true, 2)).toBe('booked');
+    expect(jobStage(fold(morning()), true, 2)).toBe('working');
+    const both = [...closed(1, -900), ...closed(2, -10)];
+    expect(jobStage(fold(both), true, 2)).toBe('drying');
+    expect(jobStage(fold([...both, made('handed.over', {})]), true, 2)).toBe('in care');
+  });
+});
+
+describe('the work as it stands', () => {
+  const job = floorJob();
+  const climate = siteClimate(job, null, { startMs: NOW - 240 * HOUR_MS, hours: 480 });
+  const live = liveWork(job, fold(morning()), climate, knowledge, NOW);
+
+  it('gives each bay its wipe-by at the floor’s temperature', () => {
+    const two = live.bays.find((b) => b.bay === 2)!;
+    const minutes = (two.wipeByMs! - two.spreadAtMs) / MINUTE_MS;
+    expect(minutes).toBeGreaterThan(40);
+    expect(minutes).toBeLessThan(50);
+  });
+  it('runs the pot life from the moment the hardener met the oil', () => {
+    const minutes = (live.batches[0]!.thickensAtMs! - (NOW - 68 * MINUTE_MS)) / MINUTE_MS;
+    expect(minutes).toBeCloseTo((150 / Math.exp((55000 / 8.314) * (1 / 293.15 - 1 / 292.55))) * 0.9 ** Math.log2(1.5), 1);
+  });
+  it('puts the soonest first and every deadline in facts', () => {
+    const list = deadlines('j', job, fold(morning()), live, null, NOW);
+    expect(list.map((d) => d.kind)).toContain('rags');
+    expect(list[0]).toMatchObject({ kind: 'wipe', bay: 2 });
+    for (let i = 1; i < list.length; i++) expect(list[i]!.atMs).toBeGreaterThanOrEqual(list[i - 1]!.atMs);
+  });
+  it('an unwiped bay past its time stays the first deadline', () => {
+    const late = NOW + 3 * HOUR_MS;
+    const list = deadlines('j', job, fold(morning()), liveWork(job, fold(morning()), climate, knowledge, late), null, late);
+    expect(list.find((d) => d.kind === 'wipe')!.atMs).toBeLessThan(late);
+  });
+});
+
+describe('drying that really happened', () => {
+  const job = counterJob();
+  const climate = siteClimate(job, null, { startMs: NOW - 240 * HOUR_MS, hours: 600 });
+  const coat = (n: number, hoursAgo: number, usedL = 0.4) => [
+    made('coat.opened', { coat: n }, -hoursAgo * 60),
+    made('coat.closed', { coat: n, usedL, guessed: false }, -hoursAgo * 60 + 30)
+  ];
+  const live = (...events: WorkEvent[][]) => liveWork(job, fold(events.flat()), climate, knowledge, NOW);
+
+  it('a coat laid over a ready one carries no flag', () => expect(live(coat(1, 30), coat(2, 10)).coats[1]!.solventEntrapment).toBe(false));
+  it('a coat laid over one not ready is flagged, opens later and cures longer', () => {
+    const early = live(coat(1, 20, 0.7), coat(2, 10)).coats[1]!;
+    expect(early.solventEntrapment).toBe(true);
+    expect(early.opensAtProgress).toBeGreaterThan(1);
+    expect(early.cureFactor).toBeGreaterThan(1);
+  });
+  it('a thick coat dries slower', () => expect(live(coat(1, 20, 1.2)).coats[0]!.progress).toBeLessThan(live(coat(1, 20, 0.6)).coats[0]!.progress));
+  it('dates to leave and to keep come only when all coats are laid', () => {
+    expect(live(coat(1, 60), coat(2, 40)).leave).toBeNull();
+    const all = live(coat(1, 90), coat(2, 70), coat(3, 50), coat(4, 30));
+    expect(all.allCoatsLaid).toBe(true);
+    expect(all.leave!.lightUse).not.toBeNull();
+    expect(all.keep!.surfaces[0]!.reoil.p50).toBeGreaterThan(NOW);
+  });
+  it('asks for the next coat when the window opens, and warns when it is about to shut', () => {
+    const ask = (hoursAgo: number) => {
+      const state = fold(coat(1, hoursAgo));
+      return deadlines('j', job, state, liveWork(job, state, climate, knowledge, NOW), null, NOW).map((d) => d.kind);
+    };
+    expect(ask(5)).toEqual(['recoat opens']);
+    expect(ask(40)).toEqual(['recoat closes']);
+  });
+});

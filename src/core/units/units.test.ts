@@ -1,0 +1,80 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { M_PER_FT, M_PER_IN, parseArea, parseLength, parseTemperature, parseVolume, showArea, showDuration, showLength, showPour, showSpreadRate, showTemperature, showVolume, wetFilmUm } from '.';
+
+const value = (p: ReturnType<typeof parseLength>) => (p.ok ? p.value : p.problem);
+
+describe('lengths', () => {
+  it.each([
+    ['3.45 m', 3.45],
+    ['3450', 3.45],
+    ['100', 0.1],
+    ['99', 99],
+    ["12' 6 1/2\"", 12 * M_PER_FT + 6.5 * M_PER_IN],
+    ['11 ft 4 in', 11 * M_PER_FT + 4 * M_PER_IN],
+    ['28 mm', 0.028],
+    ['1,250 mm', 1.25],
+    ['62 cm', 0.62]
+  ])('metric reads %s', (text, metres) => expect(value(parseLength(text, 'metric'))).toBeCloseTo(metres as number, 9));
+
+  it('a bare number is inches in US', () => expect(value(parseLength('30', 'us'))).toBeCloseTo(0.762, 9));
+
+  it.each([['0'], ['-3'], [''], ['three'], ['4 kg'], ['NaN'], ['1e999'], ["3' 4'"], ['1/0 m']])('refuses %s and says how to type it', (text) => {
+    const p = parseLength(text, 'metric');
+    expect(p.ok).toBe(false);
+    expect(!p.ok && p.problem.length).toBeGreaterThan(10);
+  });
+
+  it('echoes with its unit', () => {
+    expect(parseLength('3450', 'metric')).toMatchObject({ echo: '3.45 m' });
+    expect(showLength(12 * M_PER_FT + 6.5 * M_PER_IN, 'us')).toBe("12' 6 1/2\"");
+    expect(showLength(0.022, 'metric')).toBe('22 mm');
+    expect(showLength(0.022, 'us')).toBe('7/8"');
+  });
+
+  it('what is shown in US reads back within a thirty-second of an inch, and again the same', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.001, max: 300, noNaN: true }), (m) => {
+        fc.pre(Math.round((m / M_PER_IN) * 16) > 0);
+        const once = parseLength(showLength(m, 'us'), 'us');
+        if (!once.ok) throw new Error(once.problem);
+        expect(Math.abs(once.value - m)).toBeLessThanOrEqual(M_PER_IN / 32 + 1e-9);
+        expect(showLength(once.value, 'us')).toBe(showLength(m, 'us'));
+      })
+    );
+  });
+});
+
+describe('areas, volumes, temperatures, times', () => {
+  it('reads areas', () => {
+    expect(value(parseArea('64 sq ft', 'metric'))).toBeCloseTo(5.9458, 4);
+    expect(value(parseArea('68.4', 'metric'))).toBe(68.4);
+    expect(parseArea('0', 'metric').ok).toBe(false);
+    expect(showArea(68.4, 'metric')).toBe('68.4 m²');
+    expect(showArea(200, 'us')).toBe('2,152.8 sq ft');
+  });
+  it('reads volumes', () => {
+    expect(value(parseVolume('1 gal 2 fl oz', 'us'))).toBeCloseTo(3.785411784 * (130 / 128), 9);
+    expect(value(parseVolume('1,250', 'metric'))).toBe(1.25);
+    expect(value(parseVolume('1.5 L', 'metric'))).toBe(1.5);
+    expect(parseVolume('-1', 'metric').ok).toBe(false);
+    expect([showVolume(0.25, 'metric'), showVolume(4.6, 'metric'), showVolume(4.6, 'us')]).toEqual(['250 ml', '4.60 L', '1.22 gal']);
+    expect(showPour(1.25, 'metric')).toBe('1,250 ml');
+  });
+  it('reads temperatures', () => {
+    expect(value(parseTemperature('68°F', 'metric'))).toBeCloseTo(20, 9);
+    expect(value(parseTemperature('50', 'us'))).toBeCloseTo(10, 9);
+    expect(parseTemperature('-300 C', 'metric').ok).toBe(false);
+    expect(showTemperature(20, 'us')).toBe('68.0 °F');
+  });
+  it('shows spread rates and film', () => {
+    expect(showSpreadRate(30, 'us')).toBe('1,222 sq ft/gal');
+    expect(wetFilmUm(25)).toBe(40);
+  });
+  it.each([
+    [668_000, true, '11 min 08 s'],
+    [229 * 60_000, false, '3 h 49 min'],
+    [30 * 60_000, false, '30 min'],
+    [124 * 3_600_000, false, '5 d 4 h']
+  ])('shows %d ms', (ms, seconds, text) => expect(showDuration(ms as number, seconds as boolean)).toBe(text));
+});

@@ -1,0 +1,120 @@
+import { describe, expect, it } from 'vitest';
+import { card, deckJob, floorJob, knowledge } from '../../../tests/fixtures';
+import type { WeatherHour } from '../air';
+import { coatPlans, sequenceContext, siteClimate } from '../job';
+import { defaultHouseRules as house } from '../house';
+import { HOUR_MS } from '../units';
+import { closuresOf, isTimeZone, layingLimits, localDate, searchStarts, simulateStart, siteHourAt, startCandidates, workingStretches, type SiteHour } from '.';
+
+const iso = (ms: number) => new Date(ms).toISOString();
+const week = { mon: { from: '07:30', to: '17:30' }, sun: { from: '01:30', to: '03:30' } };
+
+describe('working hours', () => {
+  const on = (zone: string, day: string) =>
+    workingStretches(week, zone, Date.parse(`${day}T00:00:00Z`), Date.parse(`${day}T23:59:00Z`)).map((s) => [iso(s.fromMs), iso(s.toMs)]);
+  it('are wall-clock times of the site', () => {
+    expect(on('Europe/London', '2027-05-17')).toEqual([['2027-05-17T06:30:00.000Z', '2027-05-17T16:30:00.000Z']]);
+    expect(on('Europe/London', '2027-05-18')).toEqual([]);
+  });
+  it('a skipped time becomes the first instant after the change', () =>
+    expect(on('Europe/London', '2027-03-28')).toEqual([['2027-03-28T01:00:00.000Z', '2027-03-28T02:30:00.000Z']]));
+  it('a time shown twice is its first', () =>
+    expect(on('Europe/London', '2027-10-31')).toEqual([['2027-10-31T00:30:00.000Z', '2027-10-31T03:30:00.000Z']]));
+  it('knows zones and local dates', () => {
+    expect([isTimeZone('Europe/London'), isTimeZone('Europe/Saltmarsh')]).toEqual([true, false]);
+    expect(localDate(Date.parse('2027-05-18T23:30:00Z'), 'Europe/London')).toBe('2027-05-19');
+  });
+});
+
+const fine: SiteHour = { airTempC: 16, surfaceTempC: 18, rh: 0.6, dewPointC: 8, dewGapC: 10, windMPerS: 3, airSpeedMPerS: 1.8, rainMm: 0, cloud: 0.3, mcPercent: 14, sunElevationDeg: 30 };
+const limits = layingLimits(card('marrum-deck'), 'thin', { setting: 'outdoor', countertop: false, lamps: false }, house);
+
+describe('may we lay oil this hour', () => {
+  it('a fine hour is open', () => expect(closuresOf(fine, limits)).toEqual([]));
+  it.each([
+    ['rain', { rainMm: 0.2 }, 0.2, 0, 'law'],
+    ['boards wet', { mcPercent: 23 }, 23, 18, 'label'],
+    ['dew', { dewGapC: 1.5 }, 1.5, 3, 'house'],
+    ['air too cold', { airTempC: 4 }, 4, 6, 'label'],
+    ['surface too cold', { surfaceTempC: 4 }, 4, 6, 'label'],
+    ['air too hot', { airTempC: 33 }, 33, 30, 'label'],
+    ['surface too hot', { surfaceTempC: 38 }, 38, 32, 'label'],
+    ['air too damp', { rh: 0.92 }, 0.92, 0.85, 'label'],
+    ['wind', { windMPerS: 9 }, 9, 8, 'house'],
+    ['dark', { sunElevationDeg: -2 }, -2, 0, 'law']
+  ])('%s closes it, and says by how much', (rule, change, value, limit, grade) =>
+    expect(closuresOf({ ...fine, ...change }, limits)).toEqual([{ rule, value, limit, grade }])
+  );
+  it('no data closes it', () => expect(closuresOf(null, limits)).toEqual([{ rule: 'no data', grade: 'law' }]));
+  it('lamps open the dark; spraying wants less wind; counters are drier than floors', () => {
+    const use = { setting: 'outdoor' as const, countertop: false, lamps: true };
+    expect(closuresOf({ ...fine, sunElevationDeg: -9 }, layingLimits(card('marrum-deck'), 'thin', use, house))).toEqual([]);
+    expect(closuresOf({ ...fine, windMPerS: 5 }, layingLimits(card('marrum-deck'), 'spray', use, house))).toHaveLength(1);
+    const top = layingLimits({ ...card('corvane-worktop'), limits: { ...card('corvane-worktop').limits, mcMaxPercent: undefined } }, 'thin', { setting: 'indoor', countertop: true, lamps: true }, house);
+    expect(closuresOf({ ...fine, mcPercent: 11 }, top)).toEqual([{ rule: 'boards wet', value: 11, limit: 10, grade: 'house' }]);
+    expect(closuresOf({ ...fine, mcPercent: 4, rh: 0.5 }, top)).toEqual([{ rule: 'too dry', value: 4, limit: 6, grade: 'house' }]);
+  });
+});
+
+describe('a sequence of coats outdoors', () => {
+  const start = Date.parse('2027-06-14T00:00:00Z');
+  const day = (change: Partial<WeatherHour> = {}): WeatherHour => ({ airTempC: 18, rh: 0.5, windMPerS: 2, rainMm: 0, cloud: 0.9, ...change });
+  const context = (weather: (WeatherHour | null)[]) => {
+    const job = deckJob();
+    const climate = siteClimate(job, { startMs: start, hours: weather, issuedMs: start, source: 't' }, { startMs: start, hours: 1 })!;
+    return sequenceContext(job, climate, coatPlans(job, job.products[0]!, house), knowledge, start);
+  };
+  const settled = Array.from({ length: 168 }, () => day());
+  const eight = Date.parse('2027-06-14T07:00:00Z');
+
+  it('lays coat 2 only when coat 1 has opened and the hour is open', () => {
+    const o = simulateStart(context(settled), eight);
+    expect(o.ok).toBe(true);
+    const [one, two] = o.coats;
+    expect(two!.laidFromMs).toBeGreaterThanOrEqual(one!.recoatOpens.p50);
+    expect(one!.laidToMs - one!.laidFromMs).toBe(95 * 60_000);
+  });
+  it('refuses a start whose coat is rained on before it is safe, and names the rule and hour', () => {
+    const wet = settled.map((h, i) => (i === 12 ? day({ rainMm: 2, cloud: 1 }) : h));
+    expect(simulateStart(context(wet), eight)).toMatchObject({ ok: false, failed: { coat: 1, closure: { rule: 'rain', value: 2 }, atMs: start + 12 * HOUR_MS } });
+  });
+  it('a later coat waits for the rain to pass and the boards to dry', () => {
+    const wet = settled.map((h, i) => (i >= 26 && i < 44 ? day({ rainMm: 1, cloud: 1, rh: 0.95 }) : h));
+    const o = simulateStart(context(wet), eight);
+    expect(o.coats.length === 2 ? o.coats[1]!.laidFromMs : Infinity).toBeGreaterThan(start + 44 * HOUR_MS);
+  });
+  it('a gap in the weather closes the hours, and a coat over it is not promised', () => {
+    const gap = settled.map((h, i) => (i >= 10 && i < 20 ? null : h));
+    expect(simulateStart(context(gap), eight)).toMatchObject({ ok: false, failed: { closure: { rule: 'no data' } } });
+  });
+  it('past the end there is no data', () => expect(simulateStart(context(settled.slice(0, 12)), eight).failed?.closure.rule).toBe('no data'));
+  it('the search finds every open hour and puts good starts first, soonest finish first', () => {
+    const ctx = context(settled.map((h, i) => (i % 24 === 17 && i < 48 ? day({ rainMm: 1, cloud: 1 }) : h)));
+    const found = searchStarts(ctx);
+    expect(found).toHaveLength(startCandidates(ctx.verdicts).length);
+    const firstBad = found.findIndex((s) => !s.ok);
+    expect(found.slice(firstBad < 0 ? found.length : firstBad).every((s) => !s.ok)).toBe(true);
+    const good = found.filter((s) => s.ok);
+    expect(good.length).toBeGreaterThan(0);
+    for (let i = 1; i < good.length; i++) expect(good[i]!.finishMs).toBeGreaterThanOrEqual(good[i - 1]!.finishMs);
+  });
+  it('in still 4 °C nothing is open, and every hour says why', () => {
+    const ctx = context(settled.map(() => day({ airTempC: 4 })));
+    expect(startCandidates(ctx.verdicts)).toEqual([]);
+    expect(ctx.verdicts.every((v) => v.closed.length > 0)).toBe(true);
+  });
+});
+
+describe('a held room', () => {
+  it('is the same every hour, its wood settled with its air unless measured', () => {
+    const job = floorJob();
+    const span = { startMs: Date.parse('2027-05-18T08:40:00Z'), hours: 48 };
+    const climate = siteClimate(job, null, span)!;
+    const h = siteHourAt(climate, span.startMs)!;
+    expect(h.surfaceTempC).toBeCloseTo(18.1, 9);
+    expect(h.mcPercent).toBeCloseTo(9.7, 0);
+    job.site.moisture = { percent: 8, at: '2027-05-18T08:00:00Z' };
+    expect(siteHourAt(siteClimate(job, null, span)!, span.startMs)!.mcPercent).toBe(8);
+    expect(siteClimate(deckJob(), null, span)).toBeNull();
+  });
+});

@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest';
+import { readFileSync } from 'node:fs';
+import { floorJob, deckJob, NOW } from '../../tests/fixtures';
+import { deskSeries } from '../stand-ins/weather-desk';
+import { HOUR_MS } from '../core/units';
+import { readCoverage, writeCoverage } from './coverage-json';
+import { checkJobDocument, readJobFile, writeJobFile } from './job-json';
+import { publishedSchemas } from './schema/schemas';
+import { newEvent } from './validate/gen/newEvent.gen.js';
+import { check } from './validate/validate';
+
+const problems = (r: { ok: boolean; problems?: { path: string; problem: string }[] }) => (r.ok ? [] : r.problems!);
+
+describe('the job file', () => {
+  it('reads what it writes', () => {
+    for (const job of [floorJob(), deckJob()]) expect(readJobFile(writeJobFile(job))).toEqual({ ok: true, value: job });
+  });
+  it.each([
+    ['negative length', (j) => (j.surfaces[0].shape.walls[0].lengthM = -1), '/surfaces/0/shape/walls/0/lengthM'],
+    ['zero length', (j) => (j.surfaces[0].shape.walls[0].lengthM = 0), '/surfaces/0/shape/walls/0/lengthM'],
+    ['an L that does not close', (j) => (j.surfaces[0].shape.walls[0].lengthM = 20), '/surfaces/0/faces/0'],
+    ['a billion m²', (j) => (j.surfaces[0].shape = { type: 'area', areaM2: 1e9 }), '/surfaces/0/shape/areaM2'],
+    ['a ratio of 0', (j) => (j.products[0].components[1].parts = 0), '/products/0/components/1/parts'],
+    ['close before open', (j) => (j.products[0].hours.recoatCloses = { label: { low: 1, high: 2 } }), '/products/0/hours/recoatCloses'],
+    ['another version', (j) => (j.version = 7), '/version'],
+    ['a field of its own', (j) => (j.evil = true), '/evil'],
+    ['no client', (j) => delete j.client, '/client'],
+    ['half a person', (j) => (j.crew.people = 1.5), '/crew/people']
+  ] as [string, (j: any) => void, string][])('refuses %s by its path', (_, spoil, path) => {
+    const job = floorJob();
+    spoil(job);
+    const found = problems(checkJobDocument(job));
+    expect(found.map((p) => p.path)).toContain(path);
+    expect(found.every((p) => p.problem.length > 3)).toBe(true);
+  });
+  it('NaN can not be written in JSON and null is refused', () => {
+    const text = writeJobFile(floorJob()).replace('"lengthM": 10,', '"lengthM": NaN,');
+    expect(problems(readJobFile(text))[0]!.problem).toMatch(/not JSON/);
+    expect(readJobFile('null').ok).toBe(false);
+    expect(readJobFile('[]').ok).toBe(false);
+  });
+  it('refuses 50 MB before parsing it', () => expect(problems(readJobFile(' '.repeat(50_000_000)))[0]!.problem).toMatch(/50 MB/));
+  it('has its schema published as it is', () => {
+    for (const [file, schema] of Object.entries(publishedSchemas))
+      expect(JSON.parse(readFileSync(`docs/schemas/${file}`, 'utf8'))).toEqual(JSON.parse(JSON.stringify(schema)));
+  });
+});
+
+describe('events at the border', () => {
+  const good = { id: '01900000-0000-7000-8000-000000000001', at: NOW, device: 'd', type: 'rags.out', data: { count: 3 } };
+  it('takes a good one and names what is wrong with another', () => {
+    expect(check(newEvent, good).ok).toBe(true);
+    expect(problems(check(newEvent, { ...good, data: { count: -3 } }))).toEqual([{ path: '/data/count', problem: 'must be 1 or more' }]);
+    expect(problems(check(newEvent, { ...good, type: 'rags.burnt' }))[0]!.path).toBe('/type');
+    expect(problems(check(newEvent, { ...good, id: 'x' })).map((p) => p.path)).toContain('/id');
+    expect(problems(check(newEvent, { ...good, data: {} }))).toEqual([{ path: '/data/count', problem: 'is missing' }]);
+  });
+});
+
+describe('CoverageJSON', () => {
+  const place = { latitudeDeg: 53.06, longitudeDeg: 0.27 };
+  const series = deskSeries(place, NOW, NOW, NOW + 48 * HOUR_MS);
+  const doc = () => structuredClone(writeCoverage(series, place)) as any;
+  const read = (d: unknown) => readCoverage(d, { issuedMs: 0, source: 'f' });
+
+  it('reads what it writes, to the rounding of the file', () => {
+    const back = read(JSON.parse(JSON.stringify(doc())));
+    if (!back.ok) throw new Error(JSON.stringify(back.problems));
+    expect(back.value.startMs).toBe(series.startMs);
+    expect(back.value.issuedMs).toBe(NOW);
+    series.hours.forEach((h, i) => expect(back.value.hours[i]!.airTempC).toBeCloseTo(h!.airTempC, 3));
+  });
+  it.each([
+    ['wrong order', (d: any) => d.domain.axes.t.values.reverse(), /does not come after/],
+    ['a broken time', (d: any) => (d.domain.axes.t.values[3] = 'noonish'), /noonish/],
+    ['a missing parameter', (d: any) => delete d.ranges.cloud_area_fraction, /missing/],
+    ['too few values', (d: any) => d.ranges.wind_speed.values.pop(), /values for/],
+    ['text for a number', (d: any) => (d.ranges.wind_speed.values[2] = 'calm'), /number or null/],
+    ['impossible damp', (d: any) => (d.ranges.relative_humidity.values[2] = 170), /rh at/],
+    ['not a coverage', (d: any) => (d.type = 'Feature'), /Coverage/]
+  ])('refuses %s', (_, spoil, message) => {
+    const d = doc();
+    spoil(d);
+    expect(problems(read(d))[0]?.problem).toMatch(message);
+  });
+  it('bridges gaps of three hours, keeps longer ones as no data', () => {
+    const d = doc();
+    for (const i of [5, 6, 7, 20, 21, 22, 23]) d.ranges.air_temperature.values[i] = null;
+    const back = read(d);
+    expect(back.ok && [back.value.hours[6], back.value.hours[21]].map(Boolean)).toEqual([true, false]);
+  });
+});
