@@ -14,7 +14,14 @@ export default defineConfig({
         test: {
           name: 'unit',
           environment: 'node',
-          include: ['src/core/**/*.test.ts', 'src/formats/**/*.test.ts', 'src/stand-ins/**/*.test.ts', 'src/lib/ui/**/*.test.ts', 'cli/**/*.test.ts', 'tests/project/**/*.test.ts']
+          include: [
+            'src/core/**/*.test.ts',
+            'src/formats/**/*.test.ts',
+            'src/stand-ins/**/*.test.ts',
+            'src/lib/ui/**/*.test.ts',
+            'cli/**/*.test.ts',
+            'tests/project/**/*.test.ts'
+          ]
         }
       },
       {

@@ -19,10 +19,21 @@ function fail(file: string, problems: FieldProblem[]): never {
 function read(file: string, limitBytes: number): string {
   try {
     const { size } = statSync(file);
-    if (size > limitBytes) fail(file, [{ path: '', problem: `the file holds ${Math.ceil(size / 1e6)} MB; at most ${limitBytes / 1e6} MB are read` }]);
+    if (size > limitBytes)
+      fail(file, [
+        {
+          path: '',
+          problem: `the file holds ${Math.ceil(size / 1e6)} MB; at most ${limitBytes / 1e6} MB are read`
+        }
+      ]);
     return readFileSync(file, 'utf8');
   } catch (e) {
-    return fail(file, [{ path: '', problem: (e as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : (e as Error).message }]);
+    return fail(file, [
+      {
+        path: '',
+        problem: (e as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : (e as Error).message
+      }
+    ]);
   }
 }
 
@@ -51,13 +62,23 @@ function main(args: string[]): void {
   if (!job.ok) fail(files[0]!, job.problems);
   const weather = options.has('--weather') ? readWeather(options.get('--weather')!) : null;
   const nowMs = options.has('--now') ? Date.parse(options.get('--now')!) : (weather?.startMs ?? Date.now());
-  if (!Number.isFinite(nowMs)) fail('basket plan', [{ path: '--now', problem: 'must be a time like 2027-05-18T09:40:00Z' }]);
-  const climate = siteClimate(job.value, weather, { startMs: nowMs, hours: (10 * DAY_MS) / HOUR_MS });
-  const know = { house: defaultHouseRules, kappa: { median: 1, sdLn: defaultHouseRules.kappaSdLn } };
+  if (!Number.isFinite(nowMs))
+    fail('basket plan', [{ path: '--now', problem: 'must be a time like 2027-05-18T09:40:00Z' }]);
+  const climate = siteClimate(job.value, weather, {
+    startMs: nowMs,
+    hours: (10 * DAY_MS) / HOUR_MS
+  });
+  const know = {
+    house: defaultHouseRules,
+    kappa: { median: 1, sdLn: defaultHouseRules.kappaSdLn }
+  };
   const starts = climate ? bestStarts(job.value, climate, know, nowMs) : [];
   const best = starts.find((s) => s.ok);
-  const chosen = job.value.startAt || !best ? job.value : { ...job.value, startAt: new Date(best.startMs).toISOString() };
-  process.stdout.write(`${JSON.stringify(writePlan(chosen, plan(chosen, climate, know, nowMs), starts, nowMs), null, 2)}\n`);
+  const chosen =
+    job.value.startAt || !best ? job.value : { ...job.value, startAt: new Date(best.startMs).toISOString() };
+  process.stdout.write(
+    `${JSON.stringify(writePlan(chosen, plan(chosen, climate, know, nowMs), starts, nowMs), null, 2)}\n`
+  );
 }
 
 main(process.argv.slice(2));

@@ -5,7 +5,12 @@ import addFormats from 'ajv-formats';
 import standalone from 'ajv/dist/standalone/index.js';
 import { schemas } from '../src/formats/schema/schemas';
 
-const ajv = new Ajv({ allErrors: true, strict: true, allowUnionTypes: true, code: { source: true, esm: true } });
+const ajv = new Ajv({
+  allErrors: true,
+  strict: true,
+  allowUnionTypes: true,
+  code: { source: true, esm: true }
+});
 addFormats.default(ajv);
 mkdirSync('src/formats/validate/gen', { recursive: true });
 for (const [name, schema] of Object.entries(schemas)) {

@@ -18,14 +18,30 @@ export const floorJob = (): JobDocument => withCard(readingRoom.document);
 export const deckJob = (): JobDocument => withCard(deck.document);
 export const counterJob = (): JobDocument => withCard(counter.document);
 
-export const knowledge: Knowledge = { house: defaultHouseRules, kappa: { median: 1, sdLn: 0.3 } };
+export const knowledge: Knowledge = {
+  house: defaultHouseRules,
+  kappa: { median: 1, sdLn: 0.3 }
+};
 
 export const NOW = Date.parse('2027-05-18T09:40:00+01:00');
 
 let serial = 0;
 /** An event as a phone would make it, `minutes` after NOW. */
-export function made<T extends NewEvent['type']>(type: T, data: Extract<NewEvent, { type: T }>['data'], minutes = 0): WorkEvent {
+export function made<T extends NewEvent['type']>(
+  type: T,
+  data: Extract<NewEvent, { type: T }>['data'],
+  minutes = 0
+): WorkEvent {
   serial++;
   const id = `01900000-0000-7000-8000-${serial.toString(16).padStart(12, '0')}`;
-  return { id, at: NOW + minutes * 60_000, device: 'phone-1', type, data, jobId: 'j', by: 'u', byName: 'Tove' } as unknown as WorkEvent;
+  return {
+    id,
+    at: NOW + minutes * 60_000,
+    device: 'phone-1',
+    type,
+    data,
+    jobId: 'j',
+    by: 'u',
+    byName: 'Tove'
+  } as unknown as WorkEvent;
 }

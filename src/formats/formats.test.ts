@@ -21,7 +21,11 @@ describe('the job file', () => {
     ['an L that does not close', (j) => (j.surfaces[0].shape.walls[0].lengthM = 20), '/surfaces/0/faces/0'],
     ['a billion m²', (j) => (j.surfaces[0].shape = { type: 'area', areaM2: 1e9 }), '/surfaces/0/shape/areaM2'],
     ['a ratio of 0', (j) => (j.products[0].components[1].parts = 0), '/products/0/components/1/parts'],
-    ['close before open', (j) => (j.products[0].hours.recoatCloses = { label: { low: 1, high: 2 } }), '/products/0/hours/recoatCloses'],
+    [
+      'close before open',
+      (j) => (j.products[0].hours.recoatCloses = { label: { low: 1, high: 2 } }),
+      '/products/0/hours/recoatCloses'
+    ],
     ['another version', (j) => (j.version = 7), '/version'],
     ['a field of its own', (j) => (j.evil = true), '/evil'],
     ['no client', (j) => delete j.client, '/client'],
@@ -39,7 +43,8 @@ describe('the job file', () => {
     expect(readJobFile('null').ok).toBe(false);
     expect(readJobFile('[]').ok).toBe(false);
   });
-  it('refuses 50 MB before parsing it', () => expect(problems(readJobFile(' '.repeat(50_000_000)))[0]!.problem).toMatch(/50 MB/));
+  it('refuses 50 MB before parsing it', () =>
+    expect(problems(readJobFile(' '.repeat(50_000_000)))[0]!.problem).toMatch(/50 MB/));
   it('has its schema published as it is', () => {
     for (const [file, schema] of Object.entries(publishedSchemas))
       expect(JSON.parse(readFileSync(`docs/schemas/${file}`, 'utf8'))).toEqual(JSON.parse(JSON.stringify(schema)));
@@ -47,10 +52,18 @@ describe('the job file', () => {
 });
 
 describe('events at the border', () => {
-  const good = { id: '01900000-0000-7000-8000-000000000001', at: NOW, device: 'd', type: 'rags.out', data: { count: 3 } };
+  const good = {
+    id: '01900000-0000-7000-8000-000000000001',
+    at: NOW,
+    device: 'd',
+    type: 'rags.out',
+    data: { count: 3 }
+  };
   it('takes a good one and names what is wrong with another', () => {
     expect(check(newEvent, good).ok).toBe(true);
-    expect(problems(check(newEvent, { ...good, data: { count: -3 } }))).toEqual([{ path: '/data/count', problem: 'must be 1 or more' }]);
+    expect(problems(check(newEvent, { ...good, data: { count: -3 } }))).toEqual([
+      { path: '/data/count', problem: 'must be 1 or more' }
+    ]);
     expect(problems(check(newEvent, { ...good, type: 'rags.burnt' }))[0]!.path).toBe('/type');
     expect(problems(check(newEvent, { ...good, id: 'x' })).map((p) => p.path)).toContain('/id');
     expect(problems(check(newEvent, { ...good, data: {} }))).toEqual([{ path: '/data/count', problem: 'is missing' }]);

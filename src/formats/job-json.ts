@@ -8,22 +8,46 @@ export const JOB_FILE_LIMIT_BYTES = 2_000_000;
 /** Checks a job document: its shape by the schema, then what no schema can say (outlines, cards, zones). */
 export function checkJobDocument(data: unknown): Checked<JobDocument> {
   if (typeof data === 'object' && data !== null && 'version' in data && (data as { version: unknown }).version !== 1)
-    return { ok: false, problems: [{ path: '/version', problem: `is ${JSON.stringify((data as { version: unknown }).version)}; this Basket reads version 1` }] };
+    return {
+      ok: false,
+      problems: [
+        {
+          path: '/version',
+          problem: `is ${JSON.stringify((data as { version: unknown }).version)}; this Basket reads version 1`
+        }
+      ]
+    };
   const shape = check<JobDocument>(jobDocument, data);
   if (!shape.ok) return shape;
   const problems = blockingProblems(shape.value);
-  return problems.length ? { ok: false, problems: problems.map(({ path, problem }) => ({ path, problem })) } : shape;
+  return problems.length
+    ? {
+        ok: false,
+        problems: problems.map(({ path, problem }) => ({ path, problem }))
+      }
+    : shape;
 }
 
 /** Reads a job file's text. Refuses what is too large before parsing it. */
 export function readJobFile(text: string): Checked<JobDocument> {
   if (text.length > JOB_FILE_LIMIT_BYTES)
-    return { ok: false, problems: [{ path: '', problem: `the file holds ${Math.ceil(text.length / 1e6)} MB; a job file is at most 2 MB` }] };
+    return {
+      ok: false,
+      problems: [
+        {
+          path: '',
+          problem: `the file holds ${Math.ceil(text.length / 1e6)} MB; a job file is at most 2 MB`
+        }
+      ]
+    };
   let data: unknown;
   try {
     data = JSON.parse(text);
   } catch (e) {
-    return { ok: false, problems: [{ path: '', problem: `this is not JSON: ${(e as Error).message}` }] };
+    return {
+      ok: false,
+      problems: [{ path: '', problem: `this is not JSON: ${(e as Error).message}` }]
+    };
   }
   return checkJobDocument(data);
 }

@@ -4,7 +4,12 @@ import type { SequenceOutcome } from '../core/window';
 
 const time = (ms: number) => new Date(Math.round(ms / 1000) * 1000).toISOString().replace('.000', '');
 const round = (v: number, places = 4) => Number(v.toFixed(places));
-const span = (s: Span | null) => s && { earliestAt: time(s.p10), likeliestAt: time(s.p50), latestAt: time(s.p90) };
+const span = (s: Span | null) =>
+  s && {
+    earliestAt: time(s.p10),
+    likeliestAt: time(s.p50),
+    latestAt: time(s.p90)
+  };
 
 const outcome = (o: SequenceOutcome) => ({
   startAt: time(o.startMs),
@@ -12,7 +17,13 @@ const outcome = (o: SequenceOutcome) => ({
   finishAt: time(o.finishMs),
   visits: o.visits,
   ...(o.failed && {
-    stoppedBy: { coat: o.failed.coat, rule: o.failed.closure.rule, at: time(o.failed.atMs), value: o.failed.closure.value, limit: o.failed.closure.limit }
+    stoppedBy: {
+      coat: o.failed.coat,
+      rule: o.failed.closure.rule,
+      at: time(o.failed.atMs),
+      value: o.failed.closure.value,
+      limit: o.failed.closure.limit
+    }
   }),
   coats: o.coats.map((c) => ({
     coat: c.number,
@@ -38,7 +49,11 @@ export function writePlan(job: JobDocument, p: Plan, starts: readonly SequenceOu
     computedFor: time(nowMs),
     problems: p.problems,
     totalEffectiveAreaM2: round(p.totalAreaM2),
-    faces: p.faces.map((f) => ({ ...f, planAreaM2: f.planAreaM2 && round(f.planAreaM2), effectiveAreaM2: f.effectiveAreaM2 && round(f.effectiveAreaM2) })),
+    faces: p.faces.map((f) => ({
+      ...f,
+      planAreaM2: f.planAreaM2 && round(f.planAreaM2),
+      effectiveAreaM2: f.effectiveAreaM2 && round(f.effectiveAreaM2)
+    })),
     coats: p.coats.map((c) => ({
       coat: c.number,
       areaM2: round(c.areaM2),
@@ -55,9 +70,29 @@ export function writePlan(job: JobDocument, p: Plan, starts: readonly SequenceOu
       oilL: round(p.load.mix.oilL),
       hardenerL: round(p.load.mix.hardenerL),
       thinnerL: round(p.load.mix.thinnerL),
-      buy: p.load.buy.map((b) => ({ of: b.of, name: b.name, needL: round(b.needL), tins: b.tins.map((t) => ({ volumeMl: t.volumeMl, count: t.count, priceCents: t.priceCents })), leftOverMl: b.leftOverMl, costCents: b.costCents })),
+      buy: p.load.buy.map((b) => ({
+        of: b.of,
+        name: b.name,
+        needL: round(b.needL),
+        tins: b.tins.map((t) => ({
+          volumeMl: t.volumeMl,
+          count: t.count,
+          priceCents: t.priceCents
+        })),
+        leftOverMl: b.leftOverMl,
+        costCents: b.costCents
+      })),
       costCents: p.load.costCents,
-      batches: p.load.batches.map((b) => ({ coat: b.coat, count: b.count, eachL: round(b.each.totalL), oilL: round(b.each.oilL), hardenerL: round(b.each.hardenerL), thinnerL: round(b.each.thinnerL), boundBy: b.boundBy, usableMinutes: b.usableMinutes && round(b.usableMinutes, 1) })),
+      batches: p.load.batches.map((b) => ({
+        coat: b.coat,
+        count: b.count,
+        eachL: round(b.each.totalL),
+        oilL: round(b.each.oilL),
+        hardenerL: round(b.each.hardenerL),
+        thinnerL: round(b.each.thinnerL),
+        boundBy: b.boundBy,
+        usableMinutes: b.usableMinutes && round(b.usableMinutes, 1)
+      })),
       rags: p.load.rags,
       gear: p.load.gear
     },
@@ -66,7 +101,12 @@ export function writePlan(job: JobDocument, p: Plan, starts: readonly SequenceOu
     hours: p.hours.map((h) => ({
       at: time(h.atMs),
       open: h.closed.length === 0,
-      closedBy: h.closed.map((c) => ({ rule: c.rule, value: c.value === undefined ? undefined : round(c.value, 2), limit: c.limit, grade: c.grade }))
+      closedBy: h.closed.map((c) => ({
+        rule: c.rule,
+        value: c.value === undefined ? undefined : round(c.value, 2),
+        limit: c.limit,
+        grade: c.grade
+      }))
     })),
     chosenStart: p.chosen && outcome(p.chosen),
     bestStarts: starts.slice(0, 5).map(outcome),
@@ -79,7 +119,12 @@ export function writePlan(job: JobDocument, p: Plan, starts: readonly SequenceOu
       food: p.leave.food === 'no claim' ? 'no claim' : span(p.leave.food)
     },
     keep: p.keep && {
-      surfaces: p.keep.surfaces.map((s) => ({ surfaceId: s.surfaceId, wearPerYear: round(s.perYear), reoil: span(s.reoil), sandBack: span(s.sandBack) }))
+      surfaces: p.keep.surfaces.map((s) => ({
+        surfaceId: s.surfaceId,
+        wearPerYear: round(s.perYear),
+        reoil: span(s.reoil),
+        sandBack: span(s.sandBack)
+      }))
     }
   };
 }

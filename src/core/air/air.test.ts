@@ -1,31 +1,65 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bridgeGaps, dewPointC, horizontalSunWPerM2, outdoorSurfaceTempC, relativeHumidity, saturationVapourPressureHPa, sunPosition, surfaceSunWPerM2, temperatureFactor, weatherProblem, weatherSeries, type WeatherHour } from '.';
+import {
+  bridgeGaps,
+  dewPointC,
+  horizontalSunWPerM2,
+  outdoorSurfaceTempC,
+  relativeHumidity,
+  saturationVapourPressureHPa,
+  sunPosition,
+  surfaceSunWPerM2,
+  temperatureFactor,
+  weatherProblem,
+  weatherSeries,
+  type WeatherHour
+} from '.';
 
-const hour: WeatherHour = { airTempC: 15, rh: 0.6, windMPerS: 3, rainMm: 0, cloud: 0.2 };
+const hour: WeatherHour = {
+  airTempC: 15,
+  rh: 0.6,
+  windMPerS: 3,
+  rainMm: 0,
+  cloud: 0.2
+};
 
 describe('vapour', () => {
   it('dew point at 20 °C and 50 % is 9.26 °C (handbook 8)', () => expect(dewPointC(20, 0.5)).toBeCloseTo(9.26, 2));
 
   // Published dew points, °C, rounded to a tenth, for air at 10, 20, 30 °C.
   it.each([
-    [10, 0.9, 8.4], [10, 0.7, 4.8], [10, 0.5, 0.1],
-    [20, 0.9, 18.3], [20, 0.7, 14.4], [20, 0.6, 12.0], [20, 0.3, 1.9],
-    [30, 0.8, 26.2], [30, 0.5, 18.4], [30, 0.3, 10.5]
+    [10, 0.9, 8.4],
+    [10, 0.7, 4.8],
+    [10, 0.5, 0.1],
+    [20, 0.9, 18.3],
+    [20, 0.7, 14.4],
+    [20, 0.6, 12.0],
+    [20, 0.3, 1.9],
+    [30, 0.8, 26.2],
+    [30, 0.5, 18.4],
+    [30, 0.3, 10.5]
   ])('table: %d °C, %d → %d °C', (t, rh, td) => expect(dewPointC(t, rh)).toBeCloseTo(td, 0.9));
 
   // Saturation vapour pressure over water, hPa, from published tables.
-  it.each([[0, 6.11], [10, 12.27], [20, 23.38], [30, 42.43], [40, 73.8]])('es(%d °C) = %d hPa', (t, es) =>
-    expect(Math.abs(saturationVapourPressureHPa(t) / es - 1)).toBeLessThan(0.004)
-  );
+  it.each([
+    [0, 6.11],
+    [10, 12.27],
+    [20, 23.38],
+    [30, 42.43],
+    [40, 73.8]
+  ])('es(%d °C) = %d hPa', (t, es) => expect(Math.abs(saturationVapourPressureHPa(t) / es - 1)).toBeLessThan(0.004));
 
   it('dew point and humidity are each other’s inverse, and the dew point never lies above the air', () =>
     fc.assert(
-      fc.property(fc.double({ min: -20, max: 45, noNaN: true }), fc.double({ min: 0.02, max: 1, noNaN: true }), (t, rh) => {
-        const td = dewPointC(t, rh);
-        expect(td).toBeLessThanOrEqual(t + 1e-9);
-        expect(relativeHumidity(t, td)).toBeCloseTo(rh, 9);
-      })
+      fc.property(
+        fc.double({ min: -20, max: 45, noNaN: true }),
+        fc.double({ min: 0.02, max: 1, noNaN: true }),
+        (t, rh) => {
+          const td = dewPointC(t, rh);
+          expect(td).toBeLessThanOrEqual(t + 1e-9);
+          expect(relativeHumidity(t, td)).toBeCloseTo(rh, 9);
+        }
+      )
     ));
 });
 
@@ -44,7 +78,13 @@ describe('sun and surface', () => {
   });
   it('a flat surface gets the horizontal sun when the sky is clear and high', () => {
     const g = horizontalSunWPerM2(60, 0);
-    expect(surfaceSunWPerM2({ elevationDeg: 60, azimuthDeg: 180 }, 0, { tiltDeg: 0, facingDeg: 180, shade: 0 })).toBeCloseTo(g, 6);
+    expect(
+      surfaceSunWPerM2({ elevationDeg: 60, azimuthDeg: 180 }, 0, {
+        tiltDeg: 0,
+        facingDeg: 180,
+        shade: 0
+      })
+    ).toBeCloseTo(g, 6);
   });
   it('a wall facing the low sun gets more than the ground, one facing away only sky', () => {
     const sun = { elevationDeg: 20, azimuthDeg: 180 };
@@ -57,7 +97,12 @@ describe('sun and surface', () => {
     const e = { absorption: 0.85, shelter: 0 };
     expect(outdoorSurfaceTempC({ ...hour, windMPerS: 0 }, 5000, true, e)).toBe(55);
     expect(outdoorSurfaceTempC({ ...hour, cloud: 0 }, 0, false, e)).toBe(11);
-    expect(outdoorSurfaceTempC({ ...hour, cloud: 0 }, 0, false, { ...e, shelter: 1 })).toBe(15);
+    expect(
+      outdoorSurfaceTempC({ ...hour, cloud: 0 }, 0, false, {
+        ...e,
+        shelter: 1
+      })
+    ).toBe(15);
   });
 });
 
@@ -65,7 +110,9 @@ describe('weather series', () => {
   const t0 = Date.parse('2027-05-18T00:00:00Z');
   const at = (n: number) => t0 + n * 3_600_000;
   it('bridges three missing hours and leaves four', () => {
-    expect(bridgeGaps([hour, null, null, null, { ...hour, airTempC: 19 }]).map((h) => h?.airTempC)).toEqual([15, 16, 17, 18, 19]);
+    expect(bridgeGaps([hour, null, null, null, { ...hour, airTempC: 19 }]).map((h) => h?.airTempC)).toEqual([
+      15, 16, 17, 18, 19
+    ]);
     expect(bridgeGaps([hour, null, null, null, null, hour]).filter((h) => h === null)).toHaveLength(4);
     expect(bridgeGaps([null, hour, null])).toEqual([null, hour, null]);
   });
@@ -78,7 +125,10 @@ describe('weather series', () => {
     expect(() => weatherSeries([at(1), at(0)], [hour, hour], { issuedMs: 0, source: 't' })).toThrow(/order|after/);
   });
   it('puts stamped hours on an unbroken grid', () => {
-    const s = weatherSeries([at(0), at(6)], [hour, hour], { issuedMs: 0, source: 't' });
+    const s = weatherSeries([at(0), at(6)], [hour, hour], {
+      issuedMs: 0,
+      source: 't'
+    });
     expect(s.hours.map(Boolean)).toEqual([true, false, false, false, false, false, true]);
   });
 });

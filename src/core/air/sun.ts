@@ -34,8 +34,7 @@ export function surfaceSunWPerM2(
   if (g === 0) return 0;
   const [el, tilt] = [sun.elevationDeg * RAD, e.tiltDeg * RAD];
   const cosIncidence =
-    Math.sin(el) * Math.cos(tilt) +
-    Math.cos(el) * Math.sin(tilt) * Math.cos((sun.azimuthDeg - e.facingDeg) * RAD);
+    Math.sin(el) * Math.cos(tilt) + Math.cos(el) * Math.sin(tilt) * Math.cos((sun.azimuthDeg - e.facingDeg) * RAD);
   const direct = (0.8 * Math.max(0, cosIncidence)) / Math.max(Math.sin(el), 0.2);
   return g * (direct + 0.1 * (1 + Math.cos(tilt))) * (1 - e.shade);
 }

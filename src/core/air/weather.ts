@@ -45,7 +45,13 @@ export function bridgeGaps(hours: readonly (WeatherHour | null)[], longest = 3):
 
 function between(a: WeatherHour, b: WeatherHour, share: number): WeatherHour {
   const mix = (f: (typeof FIELDS)[number]) => a[f] + (b[f] - a[f]) * share;
-  return { airTempC: mix('airTempC'), rh: mix('rh'), windMPerS: mix('windMPerS'), rainMm: mix('rainMm'), cloud: mix('cloud') };
+  return {
+    airTempC: mix('airTempC'),
+    rh: mix('rh'),
+    windMPerS: mix('windMPerS'),
+    rainMm: mix('rainMm'),
+    cloud: mix('cloud')
+  };
 }
 
 /** What is wrong with a weather record, in words that name the hour and the value; null when it is sound. */
@@ -53,7 +59,8 @@ export function weatherProblem(times: readonly number[], hours: readonly (Weathe
   if (times.length === 0) return 'the series has no hours';
   for (let i = 0; i < times.length; i++) {
     const at = new Date(times[i]!).toISOString();
-    if (i > 0 && times[i]! <= times[i - 1]!) return `hour ${at} does not come after the one before it; sort the series by time`;
+    if (i > 0 && times[i]! <= times[i - 1]!)
+      return `hour ${at} does not come after the one before it; sort the series by time`;
     if (times[i]! % HOUR_MS !== 0) return `hour ${at} is not a whole hour`;
     const h = hours[i];
     if (!h) continue;

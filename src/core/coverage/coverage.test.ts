@@ -2,17 +2,41 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { card } from '../../../tests/fixtures';
 import { defaultHouseRules as house } from '../house';
-import { cheapestTins, coatFaceLitres, coatLossesL, litresSdLn, normalCdf, normalQuantile, prepTakeUp, speciesTakeUp, type CoatFace, type PackSize } from '.';
+import {
+  cheapestTins,
+  coatFaceLitres,
+  coatLossesL,
+  litresSdLn,
+  normalCdf,
+  normalQuantile,
+  prepTakeUp,
+  speciesTakeUp,
+  type CoatFace,
+  type PackSize
+} from '.';
 
-const face: CoatFace = { effectiveAreaM2: 60, speciesId: 'oak', endGrain: false, lastGrit: 120, waterPopped: false, weathered: false, position: 'first' };
+const face: CoatFace = {
+  effectiveAreaM2: 60,
+  speciesId: 'oak',
+  endGrain: false,
+  lastGrit: 120,
+  waterPopped: false,
+  weathered: false,
+  position: 'first'
+};
 
 describe('litres of a coat', () => {
   it('is area / spread · species · prep · method', () => {
     expect(coatFaceLitres(face, card('ostrel-duo'), 'thin', house).litres).toBeCloseTo((60 / 30) * 1.15, 9);
-    expect(coatFaceLitres({ ...face, lastGrit: 60 }, card('ostrel-duo'), 'trowel', house).litres).toBeCloseTo((60 / 30) * 1.15 * 1.1 * 0.95, 9);
+    expect(coatFaceLitres({ ...face, lastGrit: 60 }, card('ostrel-duo'), 'trowel', house).litres).toBeCloseTo(
+      (60 / 30) * 1.15 * 1.1 * 0.95,
+      9
+    );
   });
   it('later coats take the root of the species factor, no prep, the later rate', () =>
-    expect(coatFaceLitres({ ...face, position: 'later', lastGrit: 60 }, card('ostrel-duo'), 'thin', house).litres).toBeCloseTo((60 / 45) * Math.sqrt(1.15), 9));
+    expect(
+      coatFaceLitres({ ...face, position: 'later', lastGrit: 60 }, card('ostrel-duo'), 'thin', house).litres
+    ).toBeCloseTo((60 / 45) * Math.sqrt(1.15), 9));
   it('end grain takes 2.5 instead of the species factor', () => {
     expect(speciesTakeUp('oak', true, true)).toBe(2.5);
     expect(speciesTakeUp('oak', true, false)).toBeCloseTo(Math.sqrt(2.5), 9);
@@ -34,7 +58,11 @@ describe('confidence', () => {
   it('z at 90 % is 1.2816, and the normal inverts', () => {
     expect(normalQuantile(0.9)).toBeCloseTo(1.2815515655, 8);
     expect(normalQuantile(0.5)).toBe(0);
-    fc.assert(fc.property(fc.double({ min: 0.0001, max: 0.9999, noNaN: true }), (p) => { expect(normalCdf(normalQuantile(p))).toBeCloseTo(p, 9); }));
+    fc.assert(
+      fc.property(fc.double({ min: 0.0001, max: 0.9999, noNaN: true }), (p) => {
+        expect(normalCdf(normalQuantile(p))).toBeCloseTo(p, 9);
+      })
+    );
     expect(() => normalQuantile(1)).toThrow(/between/);
   });
   it('a card with no history, one coat, 90 %: +43 % (handbook 6)', () => {
@@ -42,7 +70,10 @@ describe('confidence', () => {
     expect(Math.exp(normalQuantile(0.9) * sd)).toBeCloseTo(1.427, 3);
   });
   it('several coats and keys even out; learning shrinks it', () => {
-    const coats = [{ key: 'a', litres: 2 }, { key: 'b', litres: 1 }];
+    const coats = [
+      { key: 'a', litres: 2 },
+      { key: 'b', litres: 1 }
+    ];
     const sd = (k: number) => litresSdLn(coats, 0.12, () => k);
     expect(sd(0.25)).toBeLessThan(Math.hypot(0.12, 0.25));
     expect(sd(0.05)).toBeLessThan(sd(0.25));
@@ -56,21 +87,44 @@ describe('tins', () => {
     { id: 'm', volumeMl: 2500, priceCents: 7600 },
     { id: 'l', volumeMl: 5000, priceCents: 13900 }
   ];
-  const counts = (need: number, p = packs) => Object.fromEntries(cheapestTins(need, p).tins.map((t) => [t.id, t.count]));
+  const counts = (need: number, p = packs) =>
+    Object.fromEntries(cheapestTins(need, p).tins.map((t) => [t.id, t.count]));
 
   it('takes the cheapest cover, not the greedy one', () => {
     expect(counts(6000)).toEqual({ l: 1, s: 1 });
-    expect(counts(3000, [{ id: 'a', volumeMl: 2000, priceCents: 100 }, { id: 'b', volumeMl: 1500, priceCents: 60 }])).toEqual({ b: 2 });
+    expect(
+      counts(3000, [
+        { id: 'a', volumeMl: 2000, priceCents: 100 },
+        { id: 'b', volumeMl: 1500, priceCents: 60 }
+      ])
+    ).toEqual({ b: 2 });
   });
   it('rounds the need up to whole ml', () => expect(cheapestTins(1000.2, packs).totalMl).toBeGreaterThanOrEqual(1001));
   it('breaks ties by least left over, then fewest tins, then more of the larger', () => {
-    const flat = [{ id: 'a', volumeMl: 600, priceCents: 100 }, { id: 'b', volumeMl: 500, priceCents: 100 }];
+    const flat = [
+      { id: 'a', volumeMl: 600, priceCents: 100 },
+      { id: 'b', volumeMl: 500, priceCents: 100 }
+    ];
     expect(counts(450, flat)).toEqual({ b: 1 });
-    expect(counts(2000, [{ id: 'a', volumeMl: 1000, priceCents: 100 }, { id: 'b', volumeMl: 2000, priceCents: 200 }])).toEqual({ b: 1 });
-    const even = [{ id: 'x', volumeMl: 300, priceCents: 30 }, { id: 'y', volumeMl: 200, priceCents: 20 }, { id: 'z', volumeMl: 100, priceCents: 10 }];
+    expect(
+      counts(2000, [
+        { id: 'a', volumeMl: 1000, priceCents: 100 },
+        { id: 'b', volumeMl: 2000, priceCents: 200 }
+      ])
+    ).toEqual({ b: 1 });
+    const even = [
+      { id: 'x', volumeMl: 300, priceCents: 30 },
+      { id: 'y', volumeMl: 200, priceCents: 20 },
+      { id: 'z', volumeMl: 100, priceCents: 10 }
+    ];
     expect(counts(400, even)).toEqual({ x: 1, z: 1 });
   });
-  it('nothing needed, nothing bought', () => expect(cheapestTins(0, packs)).toMatchObject({ tins: [], costCents: 0, totalMl: 0 }));
+  it('nothing needed, nothing bought', () =>
+    expect(cheapestTins(0, packs)).toMatchObject({
+      tins: [],
+      costCents: 0,
+      totalMl: 0
+    }));
   it('refuses no packs, NaN and a billion square metres of oil', () => {
     expect(() => cheapestTins(10, [])).toThrow(/no pack/);
     expect(() => cheapestTins(NaN, packs)).toThrow(/between/);
@@ -80,14 +134,26 @@ describe('tins', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 1, max: 20000 }),
-        fc.uniqueArray(fc.record({ volumeMl: fc.integer({ min: 1, max: 20 }).map((x) => x * 250), priceCents: fc.integer({ min: 1, max: 9000 }) }), { minLength: 1, maxLength: 4, selector: (p) => p.volumeMl }),
+        fc.uniqueArray(
+          fc.record({
+            volumeMl: fc.integer({ min: 1, max: 20 }).map((x) => x * 250),
+            priceCents: fc.integer({ min: 1, max: 9000 })
+          }),
+          { minLength: 1, maxLength: 4, selector: (p) => p.volumeMl }
+        ),
         fc.array(fc.nat(8), { minLength: 4, maxLength: 4 }),
         (need, sizes, tries) => {
           const p = sizes.map((s, i) => ({ ...s, id: String(i) }));
           const best = cheapestTins(need, p);
           expect(best.totalMl).toBeGreaterThanOrEqual(need);
           expect(best.costCents).toBe(best.tins.reduce((s, t) => s + t.count * t.priceCents, 0));
-          const other = p.reduce((s, x, i) => ({ ml: s.ml + x.volumeMl * tries[i]!, cents: s.cents + x.priceCents * tries[i]! }), { ml: 0, cents: 0 });
+          const other = p.reduce(
+            (s, x, i) => ({
+              ml: s.ml + x.volumeMl * tries[i]!,
+              cents: s.cents + x.priceCents * tries[i]!
+            }),
+            { ml: 0, cents: 0 }
+          );
           if (other.ml >= need) expect(best.costCents).toBeLessThanOrEqual(other.cents);
         }
       )

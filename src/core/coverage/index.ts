@@ -1,3 +1,11 @@
-export { coatFaceLitres, coatLossesL, prepTakeUp, speciesTakeUp, type CoatFace, type CoatFaceLitres, type Factor } from './litres';
+export {
+  coatFaceLitres,
+  coatLossesL,
+  prepTakeUp,
+  speciesTakeUp,
+  type CoatFace,
+  type CoatFaceLitres,
+  type Factor
+} from './litres';
 export { litresSdLn, normalCdf, normalQuantile, type CoatShare } from './confidence';
 export { cheapestTins, type PackSize, type TinChoice } from './tins';

@@ -59,8 +59,16 @@ export function coatFaceLitres(face: CoatFace, card: ProductCard, method: Method
     uMethod,
     factors: [
       { name: 'effective area, m²', value: face.effectiveAreaM2, grade: 'law' },
-      { name: `spread rate, ${face.position} coat, m²/L`, value: s.value, grade: s.grade },
-      { name: face.endGrain ? 'end grain drinks' : 'species drinks', value: uSpecies, grade: 'house' },
+      {
+        name: `spread rate, ${face.position} coat, m²/L`,
+        value: s.value,
+        grade: s.grade
+      },
+      {
+        name: face.endGrain ? 'end grain drinks' : 'species drinks',
+        value: uSpecies,
+        grade: 'house'
+      },
       { name: 'preparation', value: uPrep, grade: 'house' },
       { name: `method: ${method}`, value: uMethod, grade: 'house' }
     ]

@@ -33,7 +33,7 @@ export function cheapestTins(needMl: number, packs: readonly PackSize[]): TinCho
   for (let u = first; u <= last; u++)
     if (table.cost[u]! < Infinity && (best < 0 || table.cost[u]! < table.cost[best]!)) best = u;
   const counts = new Map<number, number>();
-  for (let u = best; u > 0; ) {
+  for (let u = best; u > 0;) {
     const p = table.pick[u]!;
     counts.set(p, (counts.get(p) ?? 0) + 1);
     u -= sizes[p]!.volumeMl / grain;

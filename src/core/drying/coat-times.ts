@@ -54,16 +54,41 @@ export interface LaidCoat {
 export function coatTimes(curve: DryingCurve, card: ProductCard, laid: LaidCoat, kappa: DryingFactor): CoatTimes {
   const opens = cardHours(card, 'recoatOpens')!;
   const { opensAtProgress = 1, cureFactor = 1 } = laid;
-  const base = { laidFromMs: laid.fromMs, laidToMs: laid.toMs, opensAtProgress, cureFactor };
+  const base = {
+    laidFromMs: laid.fromMs,
+    laidToMs: laid.toMs,
+    opensAtProgress,
+    cureFactor
+  };
   if (!classTraits(card.class).cures) {
-    const sure = (hours: number): Span => ({ p10: laid.toMs + hours * HOUR_MS, p50: laid.toMs + hours * HOUR_MS, p90: laid.toMs + hours * HOUR_MS });
-    return { ...base, tacky: null, touchDry: null, recoatOpens: sure(opens), recoatCloses: null, rainSafe: null, lightUse: sure(0), fullCure: null, pastForecast: false };
+    const sure = (hours: number): Span => ({
+      p10: laid.toMs + hours * HOUR_MS,
+      p50: laid.toMs + hours * HOUR_MS,
+      p90: laid.toMs + hours * HOUR_MS
+    });
+    return {
+      ...base,
+      tacky: null,
+      touchDry: null,
+      recoatOpens: sure(opens),
+      recoatCloses: null,
+      rainSafe: null,
+      lightUse: sure(0),
+      fullCure: null,
+      pastForecast: false
+    };
   }
   const film = filmFactor(laid.filmRatio);
   const reach = (progress: number, refHours: number | undefined, state: 'recoat' | 'cure'): Span | null => {
     if (refHours === undefined) return null;
     const at = (z: number) =>
-      whenProgress(curve, laid.toMs, progress, refHours, kappa.median * Math.exp(z * kappa.sdLn) * film * methodFactor(laid.method, state));
+      whenProgress(
+        curve,
+        laid.toMs,
+        progress,
+        refHours,
+        kappa.median * Math.exp(z * kappa.sdLn) * film * methodFactor(laid.method, state)
+      );
     return { p10: at(Z80), p50: at(0), p90: at(-Z80) };
   };
   const closes = cardHours(card, 'recoatCloses');
@@ -82,8 +107,22 @@ export function coatTimes(curve: DryingCurve, card: ProductCard, laid: LaidCoat,
 }
 
 /** What laying a coat over one at progress p means (handbook 9). Below touch dry it is refused. */
-export function overcoat(progress: number, card: ProductCard): { allowed: boolean; early: boolean; opensAtProgress: number; cureAdded: number } {
+export function overcoat(
+  progress: number,
+  card: ProductCard
+): {
+  allowed: boolean;
+  early: boolean;
+  opensAtProgress: number;
+  cureAdded: number;
+} {
   if (progress < touchDryProgress(card)) return { allowed: false, early: true, opensAtProgress: 1, cureAdded: 0 };
-  if (progress < 1) return { allowed: true, early: true, opensAtProgress: 2 - progress, cureAdded: 2 * (1 - progress) };
+  if (progress < 1)
+    return {
+      allowed: true,
+      early: true,
+      opensAtProgress: 2 - progress,
+      cureAdded: 2 * (1 - progress)
+    };
   return { allowed: true, early: false, opensAtProgress: 1, cureAdded: 0 };
 }

@@ -22,14 +22,19 @@ export function dryingCurve(hours: readonly (DryingHour | null)[], startMs: numb
   hours.forEach((h, i) => (gathered[i + 1] = gathered[i]! + (h ? dryingRate(h, card) : 0)));
   const span = Math.min(hours.length, DAYS_FOR_MEAN * 24);
   const ratePastEnd = Math.max(1e-6, (gathered[hours.length]! - gathered[hours.length - span]!) / span);
-  return { startMs, endMs: startMs + hours.length * HOUR_MS, gathered, ratePastEnd };
+  return {
+    startMs,
+    endMs: startMs + hours.length * HOUR_MS,
+    gathered,
+    ratePastEnd
+  };
 }
 
-/** Reference hours gathered up to an instant; 0 before the series. */
+/** Reference hours gathered up to an instant. Before the series reference conditions are taken: negative hours. */
 export function gatheredAt(curve: DryingCurve, atMs: number): number {
   const n = curve.gathered.length - 1;
   const x = (atMs - curve.startMs) / HOUR_MS;
-  if (x <= 0) return 0;
+  if (x <= 0) return x;
   if (x >= n) return curve.gathered[n]! + (x - n) * curve.ratePastEnd;
   const i = Math.floor(x);
   return curve.gathered[i]! + (x - i) * (curve.gathered[i + 1]! - curve.gathered[i]!);
@@ -38,6 +43,7 @@ export function gatheredAt(curve: DryingCurve, atMs: number): number {
 /** Instant at which the curve has gathered so many reference hours. */
 export function instantOf(curve: DryingCurve, gathered: number): number {
   const n = curve.gathered.length - 1;
+  if (gathered <= 0) return curve.startMs + gathered * HOUR_MS;
   if (gathered >= curve.gathered[n]!)
     return curve.endMs + ((gathered - curve.gathered[n]!) / curve.ratePastEnd) * HOUR_MS;
   let [low, high] = [0, n];
@@ -51,8 +57,13 @@ export function instantOf(curve: DryingCurve, gathered: number): number {
 }
 
 /** Progress of a coat between two instants: speed × reference hours gathered / the state's reference hours. */
-export const progressBetween = (curve: DryingCurve, fromMs: number, toMs: number, refHours: number, speed: number): number =>
-  (speed * (gatheredAt(curve, toMs) - gatheredAt(curve, fromMs))) / refHours;
+export const progressBetween = (
+  curve: DryingCurve,
+  fromMs: number,
+  toMs: number,
+  refHours: number,
+  speed: number
+): number => (speed * (gatheredAt(curve, toMs) - gatheredAt(curve, fromMs))) / refHours;
 
 /** Instant at which a coat laid at `fromMs` reaches a progress. Speed is κ · F · M. */
 export const whenProgress = (

@@ -2,12 +2,33 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { card } from '../../../tests/fixtures';
 import { HOUR_MS } from '../units';
-import { airFactor, coatTimes, coldFactor, dryingCurve, dwellMinutes, filmFactor, filmRatio, gatheredAt, humidityFactor, instantOf, methodFactor, overcoat, progressBetween, whenProgress, type DryingHour } from '.';
+import {
+  airFactor,
+  coatTimes,
+  coldFactor,
+  dryingCurve,
+  dwellMinutes,
+  filmFactor,
+  filmRatio,
+  gatheredAt,
+  humidityFactor,
+  instantOf,
+  methodFactor,
+  overcoat,
+  progressBetween,
+  whenProgress,
+  type DryingHour
+} from '.';
 
 const still: DryingHour = { surfaceTempC: 20, rh: 0.5, airSpeedMPerS: 0.2 };
-const sorrel = { ...card('sorrel-door'), limits: { ...card('sorrel-door').limits, surfaceMinC: -40 } };
-const held = (h: Partial<DryingHour>, hours = 400, c = sorrel) => dryingCurve(new Array(hours).fill({ ...still, ...h }), 0, c);
-const hoursTo = (curve: ReturnType<typeof held>, refHours: number, speed = 1) => whenProgress(curve, 0, 1, refHours, speed) / HOUR_MS;
+const sorrel = {
+  ...card('sorrel-door'),
+  limits: { ...card('sorrel-door').limits, surfaceMinC: -40 }
+};
+const held = (h: Partial<DryingHour>, hours = 400, c = sorrel) =>
+  dryingCurve(new Array(hours).fill({ ...still, ...h }), 0, c);
+const hoursTo = (curve: ReturnType<typeof held>, refHours: number, speed = 1) =>
+  whenProgress(curve, 0, 1, refHours, speed) / HOUR_MS;
 /** Reference hours of a coat that is ready in 24 h at 21 °C. */
 const refAt21 = gatheredAt(held({ surfaceTempC: 21 }), 24 * HOUR_MS);
 const kappa = { median: 1, sdLn: 0.3 };
@@ -30,7 +51,11 @@ describe('sanity lines of handbook 9', () => {
 describe('factors', () => {
   it('humidity: 1 to 60 %, 0.6 at 85 %, 0.3 at 100 %; waterborne by what the air can take; wax and spirit 1', () => {
     const h = (id: string, rh: number) => humidityFactor(card(id), rh);
-    expect([h('marrum-deck', 0.6), h('marrum-deck', 0.85), h('marrum-deck', 1)]).toEqual([1, expect.closeTo(0.6, 9), expect.closeTo(0.3, 9)]);
+    expect([h('marrum-deck', 0.6), h('marrum-deck', 0.85), h('marrum-deck', 1)]).toEqual([
+      1,
+      expect.closeTo(0.6, 9),
+      expect.closeTo(0.3, 9)
+    ]);
     expect([h('fenlight-wb', 0.5), h('fenlight-wb', 0), h('fenlight-wb', 1)]).toEqual([1, 1.4, 0.05]);
     expect([h('lantern-wax', 1), h('quill-sealer', 0.9)]).toEqual([1, 1]);
   });
@@ -44,14 +69,24 @@ describe('factors', () => {
     expect(filmFactor(9)).toBe(filmFactor(4));
     expect(filmRatio(3.2, 0.2, 2)).toBeCloseTo(1.5, 9);
   });
-  it('flooding slows recoat to 0.8 and cure to 0.55', () => expect([methodFactor('flood', 'recoat'), methodFactor('flood', 'cure'), methodFactor('thin', 'cure')]).toEqual([0.8, 0.55, 1]));
-  it('below the card’s least surface temperature it waits: 0.16 a degree, never under 0.2', () => expect([coldFactor(8, 6), coldFactor(4, 6), coldFactor(-5, 6)]).toEqual([1, expect.closeTo(0.68, 9), 0.2]));
+  it('flooding slows recoat to 0.8 and cure to 0.55', () =>
+    expect([methodFactor('flood', 'recoat'), methodFactor('flood', 'cure'), methodFactor('thin', 'cure')]).toEqual([
+      0.8, 0.55, 1
+    ]));
+  it('below the card’s least surface temperature it waits: 0.16 a degree, never under 0.2', () =>
+    expect([coldFactor(8, 6), coldFactor(4, 6), coldFactor(-5, 6)]).toEqual([1, expect.closeTo(0.68, 9), 0.2]));
   it('dwell follows the day: longer in the cold, shorter in wind; none where the card gives none', () => {
     const duo = card('ostrel-duo');
-    expect(dwellMinutes(duo, 'thin', still)).toEqual({ min: 10, max: expect.closeTo(40, 9) });
+    expect(dwellMinutes(duo, 'thin', still)).toEqual({
+      min: 10,
+      max: expect.closeTo(40, 9)
+    });
     expect(dwellMinutes(duo, 'thin', { ...still, surfaceTempC: 10 }).max).toBeGreaterThan(80);
     expect(dwellMinutes(duo, 'thin', { ...still, airSpeedMPerS: 3 }).max).toBeLessThan(40);
-    expect(dwellMinutes(card('pellow-hardwax'), 'roller', still)).toEqual({ min: undefined, max: undefined });
+    expect(dwellMinutes(card('pellow-hardwax'), 'roller', still)).toEqual({
+      min: undefined,
+      max: undefined
+    });
   });
 });
 
@@ -61,20 +96,37 @@ describe('the drying curve', () => {
     expect(gatheredAt(dryingCurve([still, null, still], 0, sorrel), 3 * HOUR_MS)).toBeCloseTo(2, 9);
     expect(() => dryingCurve([], 0, sorrel)).toThrow();
   });
-  it('goes on past the end at the mean rate of the last days', () => expect(instantOf(held({}, 48), 60) / HOUR_MS).toBeCloseTo(60, 6));
+  it('takes reference conditions before the series: an old coat is long dry', () => {
+    expect(progressBetween(held({}, 10), -100 * HOUR_MS, 0, 50, 1)).toBeCloseTo(2, 9);
+    expect(whenProgress(held({ surfaceTempC: 5 }, 10), -100 * HOUR_MS, 1, 48, 1)).toBeCloseTo(-52 * HOUR_MS, 3);
+  });
+  it('goes on past the end at the mean rate of the last days', () =>
+    expect(instantOf(held({}, 48), 60) / HOUR_MS).toBeCloseTo(60, 6));
   it('instantOf inverts gatheredAt on any weather', () =>
     fc.assert(
-      fc.property(fc.array(fc.record({ surfaceTempC: fc.double({ min: -5, max: 45, noNaN: true }), rh: fc.double({ min: 0.2, max: 1, noNaN: true }), airSpeedMPerS: fc.double({ min: 0, max: 8, noNaN: true }) }), { minLength: 2, maxLength: 60 }), fc.double({ min: 0, max: 1, noNaN: true }), (hours, share) => {
-        const curve = dryingCurve(hours, 1e12, sorrel);
-        const at = 1e12 + share * hours.length * HOUR_MS;
-        expect(Math.abs(instantOf(curve, gatheredAt(curve, at)) - at)).toBeLessThan(5);
-      })
+      fc.property(
+        fc.array(
+          fc.record({
+            surfaceTempC: fc.double({ min: -5, max: 45, noNaN: true }),
+            rh: fc.double({ min: 0.2, max: 1, noNaN: true }),
+            airSpeedMPerS: fc.double({ min: 0, max: 8, noNaN: true })
+          }),
+          { minLength: 2, maxLength: 60 }
+        ),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (hours, share) => {
+          const curve = dryingCurve(hours, 1e12, sorrel);
+          const at = 1e12 + share * hours.length * HOUR_MS;
+          expect(Math.abs(instantOf(curve, gatheredAt(curve, at)) - at)).toBeLessThan(5);
+        }
+      )
     ));
 });
 
 describe('coat times', () => {
   const duo = card('ostrel-duo');
-  const lay = (extra = {}) => coatTimes(held({}, 300, duo), duo, { fromMs: 0, toMs: HOUR_MS, method: 'thin', filmRatio: 1, ...extra }, kappa);
+  const lay = (extra = {}) =>
+    coatTimes(held({}, 300, duo), duo, { fromMs: 0, toMs: HOUR_MS, method: 'thin', filmRatio: 1, ...extra }, kappa);
   it('at reference conditions are the card’s own hours, counted from the end of laying', () => {
     const t = lay();
     expect(t.recoatOpens.p50 / HOUR_MS).toBeCloseTo(37, 6);
@@ -89,7 +141,8 @@ describe('coat times', () => {
     expect(t.recoatOpens.p10).toBeLessThan(t.recoatOpens.p50);
     expect((t.recoatOpens.p90 - HOUR_MS) / (t.recoatOpens.p50 - HOUR_MS)).toBeCloseTo(Math.exp(1.28155 * 0.3), 4);
   });
-  it('a flooded coat recoats and cures later', () => expect((lay({ method: 'flood' }).fullCure!.p50 - HOUR_MS) / (168 * HOUR_MS)).toBeCloseTo(1 / 0.55, 4));
+  it('a flooded coat recoats and cures later', () =>
+    expect((lay({ method: 'flood' }).fullCure!.p50 - HOUR_MS) / (168 * HOUR_MS)).toBeCloseTo(1 / 0.55, 4));
   it('a class that never cures counts the card’s hours and is usable once wiped', () => {
     const day = card('corvane-day');
     const t = coatTimes(held({}, 100, day), day, { fromMs: 0, toMs: HOUR_MS, method: 'thin', filmRatio: 1 }, kappa);
@@ -99,7 +152,12 @@ describe('coat times', () => {
   });
   it('coating early: refused below touch dry, opens at 2 − p, cure grows by 2·(1 − p)', () => {
     expect(overcoat(0.2, duo)).toMatchObject({ allowed: false });
-    expect(overcoat(0.7, duo)).toEqual({ allowed: true, early: true, opensAtProgress: expect.closeTo(1.3, 9), cureAdded: expect.closeTo(0.6, 9) });
+    expect(overcoat(0.7, duo)).toEqual({
+      allowed: true,
+      early: true,
+      opensAtProgress: expect.closeTo(1.3, 9),
+      cureAdded: expect.closeTo(0.6, 9)
+    });
     expect(overcoat(1.2, duo)).toMatchObject({ early: false, cureAdded: 0 });
     expect(lay({ opensAtProgress: 1.3 }).recoatOpens.p50).toBeGreaterThan(lay().recoatOpens.p50);
   });

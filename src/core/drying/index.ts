@@ -1,3 +1,13 @@
-export { airFactor, coldFactor, dryingRate, dwellMinutes, filmFactor, filmRatio, humidityFactor, methodFactor, type DryingHour } from './rate';
+export {
+  airFactor,
+  coldFactor,
+  dryingRate,
+  dwellMinutes,
+  filmFactor,
+  filmRatio,
+  humidityFactor,
+  methodFactor,
+  type DryingHour
+} from './rate';
 export { dryingCurve, gatheredAt, instantOf, progressBetween, whenProgress, type DryingCurve } from './curve';
 export { coatTimes, overcoat, type CoatTimes, type DryingFactor, type LaidCoat, type Span } from './coat-times';

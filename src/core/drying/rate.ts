@@ -48,13 +48,17 @@ export const dryingRate = (h: DryingHour, card: ProductCard): number =>
   coldFactor(h.surfaceTempC, card.limits.surfaceMinC);
 
 /** Film ratio of a finished coat: oil that stayed over the label's film, what the wood drank not counted (handbook 9). */
-export const filmRatio = (usedL: number, lossesL: number, plannedNetL: number): number => (usedL - lossesL) / plannedNetL;
+export const filmRatio = (usedL: number, lossesL: number, plannedNetL: number): number =>
+  (usedL - lossesL) / plannedNetL;
 
 /** Dwell of a method at today's surface and air, minutes; undefined where the card gives none (handbook 9). */
 export function dwellMinutes(card: ProductCard, method: Method, h: Pick<DryingHour, 'surfaceTempC' | 'airSpeedMPerS'>) {
   const m = card.methods.find((x) => x.method === method);
   return {
-    min: m?.dwellMinMinutes === undefined ? undefined : m.dwellMinMinutes / temperatureFactor(h.surfaceTempC, DWELL_MIN_KJ_PER_MOL),
+    min:
+      m?.dwellMinMinutes === undefined
+        ? undefined
+        : m.dwellMinMinutes / temperatureFactor(h.surfaceTempC, DWELL_MIN_KJ_PER_MOL),
     max:
       m?.dwellMaxMinutes === undefined
         ? undefined

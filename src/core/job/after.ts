@@ -28,7 +28,14 @@ export function leavePlan(card: ProductCard, last: CoatTimes, house: HouseRules)
   const { lightUse, fullCure } = last;
   if (!classTraits(card.class).cures) {
     const food = card.foodContact === 'once wiped off' ? (lightUse ?? ('no claim' as const)) : 'no claim';
-    return { lightUse, furniture: lightUse, rugs: null, water: lightUse, fullCure: null, food };
+    return {
+      lightUse,
+      furniture: lightUse,
+      rugs: null,
+      water: lightUse,
+      fullCure: null,
+      food
+    };
   }
   return {
     lightUse,

@@ -19,7 +19,12 @@ export interface FacePlan {
 /** One coat over all faces that want it, in litres and minutes. */
 export interface CoatPlan {
   number: number;
-  faces: { surfaceId: string; faceId: string; areaM2: number; detail: CoatFaceLitres }[];
+  faces: {
+    surfaceId: string;
+    faceId: string;
+    areaM2: number;
+    detail: CoatFaceLitres;
+  }[];
   areaM2: number;
   netL: number;
   lossesL: number;
@@ -53,7 +58,13 @@ export function coatPlans(job: JobDocument, card: ProductCard, house: HouseRules
   return Array.from({ length: last }, (_, i) => coatPlan(i + 1, wanted, job, card, house));
 }
 
-function coatPlan(number: number, wanted: (readonly [Surface, Face])[], job: JobDocument, card: ProductCard, house: HouseRules): CoatPlan {
+function coatPlan(
+  number: number,
+  wanted: (readonly [Surface, Face])[],
+  job: JobDocument,
+  card: ProductCard,
+  house: HouseRules
+): CoatPlan {
   const { method, bareWood } = job.finish!;
   const position = !bareWood ? 'maintenance' : number === 1 ? 'first' : 'later';
   const byKey = new Map<string, number>();
@@ -82,7 +93,16 @@ function coatPlan(number: number, wanted: (readonly [Surface, Face])[], job: Job
   const netL = faces.reduce((a, f) => a + f.detail.litres, 0);
   const time = layingTime(areaM2, card, job, house);
   const lossesL = coatLossesL(netL, isTwoPart(card), applicators(job) * time.days, house);
-  return { number, faces, areaM2, netL, lossesL, expectedL: netL + lossesL, keys: [...byKey].map(([key, litres]) => ({ key, litres })), ...time };
+  return {
+    number,
+    faces,
+    areaM2,
+    netL,
+    lossesL,
+    expectedL: netL + lossesL,
+    keys: [...byKey].map(([key, litres]) => ({ key, litres })),
+    ...time
+  };
 }
 
 /** Half a crew spreads while the other half wipes; one person does both. */
@@ -95,5 +115,9 @@ function layingTime(areaM2: number, card: ProductCard, job: JobDocument, house: 
   const spreadRate = job.finish!.method === 'trowel' ? trowel : spread;
   const personHours = areaM2 / spreadRate + (classTraits(card.class).mustBeWiped ? areaM2 / wipe : 0);
   const layingMinutes = Math.max(10, Math.ceil((personHours / job.crew.people) * 60));
-  return { personHours, layingMinutes, days: Math.ceil(layingMinutes / 60 / HOURS_IN_A_WORKING_DAY) };
+  return {
+    personHours,
+    layingMinutes,
+    days: Math.ceil(layingMinutes / 60 / HOURS_IN_A_WORKING_DAY)
+  };
 }

@@ -8,7 +8,14 @@ import { coatCount } from './problems';
 
 /** The next things that must happen on a job, as facts; the interface finds the words. */
 export type Deadline = { jobId: string; atMs: number; urgent: boolean } & (
-  | { kind: 'wipe'; coat: number; bay: number; fromMs: number | null; spreadAtMs: number; batch?: string }
+  | {
+      kind: 'wipe';
+      coat: number;
+      bay: number;
+      fromMs: number | null;
+      spreadAtMs: number;
+      batch?: string;
+    }
   | { kind: 'stir'; batch: string; fromMs: number }
   | { kind: 'batch thickens'; batch: string; totalL: number; fromMs: number }
   | { kind: 'rags'; out: number; safe: number }
@@ -35,16 +42,58 @@ export function deadlines(
   const out: Deadline[] = [];
   for (const b of live.bays)
     if (b.wipedAtMs === undefined && b.wipeByMs !== null)
-      out.push({ jobId, kind: 'wipe', atMs: b.wipeByMs, urgent: true, coat: b.coat, bay: b.bay, batch: b.batch, fromMs: b.wipeFromMs, spreadAtMs: b.spreadAtMs });
+      out.push({
+        jobId,
+        kind: 'wipe',
+        atMs: b.wipeByMs,
+        urgent: true,
+        coat: b.coat,
+        bay: b.bay,
+        batch: b.batch,
+        fromMs: b.wipeFromMs,
+        spreadAtMs: b.spreadAtMs
+      });
   for (const b of live.batches) {
     if (b.emptiedAtMs !== undefined) continue;
-    if (b.stirredAtMs === undefined) out.push({ jobId, kind: 'stir', atMs: b.stirUntilMs, urgent: true, batch: b.batch, fromMs: b.mixedAtMs });
-    if (b.thickensAtMs !== null) out.push({ jobId, kind: 'batch thickens', atMs: b.thickensAtMs, urgent: true, batch: b.batch, totalL: b.totalL, fromMs: b.mixedAtMs });
+    if (b.stirredAtMs === undefined)
+      out.push({
+        jobId,
+        kind: 'stir',
+        atMs: b.stirUntilMs,
+        urgent: true,
+        batch: b.batch,
+        fromMs: b.mixedAtMs
+      });
+    if (b.thickensAtMs !== null)
+      out.push({
+        jobId,
+        kind: 'batch thickens',
+        atMs: b.thickensAtMs,
+        urgent: true,
+        batch: b.batch,
+        totalL: b.totalL,
+        fromMs: b.mixedAtMs
+      });
   }
   if (ragsUnaccounted(state) > 0)
-    out.push({ jobId, kind: 'rags', atMs: Math.max(nowMs, state.lastAtMs + RAGS_BEFORE_MS), urgent: true, out: state.ragsOut, safe: state.ragsSafe });
+    out.push({
+      jobId,
+      kind: 'rags',
+      atMs: Math.max(nowMs, state.lastAtMs + RAGS_BEFORE_MS),
+      urgent: true,
+      out: state.ragsOut,
+      safe: state.ragsSafe
+    });
   out.push(...coatDeadlines(jobId, job, state, live, nowMs));
-  if (state.coats.length === 0 && chosen) out.push({ jobId, kind: 'start', atMs: chosen.startMs, urgent: false, coat: 1, ok: chosen.ok });
+  if (state.coats.length === 0 && chosen)
+    out.push({
+      jobId,
+      kind: 'start',
+      atMs: chosen.startMs,
+      urgent: false,
+      coat: 1,
+      ok: chosen.ok
+    });
   return out.sort((a, b) => a.atMs - b.atMs);
 }
 
@@ -54,22 +103,80 @@ function coatDeadlines(jobId: string, job: JobDocument, state: WorkState, live: 
   if (!last || state.handedOverAtMs !== undefined) return out;
   const open = state.coats.find((c) => c.closedAtMs === undefined);
   if (open && openBays(state).length === 0 && open.bays.length > 0)
-    out.push({ jobId, kind: 'finish coat', atMs: nowMs, urgent: false, coat: open.coat, baysWiped: open.bays.length });
+    out.push({
+      jobId,
+      kind: 'finish coat',
+      atMs: nowMs,
+      urgent: false,
+      coat: open.coat,
+      baysWiped: open.bays.length
+    });
   if (!last.closed) return out;
   const ahead = (s: Span | null) => s !== null && s.p90 > nowMs - DAY_MS;
   if (last.number < coatCount(job)) return [...out, ...recoatDeadlines(jobId, last, nowMs)];
   if (last.rainSafe && job.site.setting === 'outdoor' && last.rainSafe.p90 > nowMs)
-    out.push({ jobId, kind: 'rain-safe', atMs: last.rainSafe.p50, urgent: false, coat: last.number, span: last.rainSafe });
+    out.push({
+      jobId,
+      kind: 'rain-safe',
+      atMs: last.rainSafe.p50,
+      urgent: false,
+      coat: last.number,
+      span: last.rainSafe
+    });
   if (last.lightUse && ahead(last.lightUse) && last.lightUse.p50 > nowMs)
-    out.push({ jobId, kind: 'light use', atMs: last.lightUse.p50, urgent: false, coat: last.number, span: last.lightUse });
-  else out.push({ jobId, kind: 'hand over', atMs: last.lightUse?.p50 ?? last.laidToMs, urgent: false });
+    out.push({
+      jobId,
+      kind: 'light use',
+      atMs: last.lightUse.p50,
+      urgent: false,
+      coat: last.number,
+      span: last.lightUse
+    });
+  else
+    out.push({
+      jobId,
+      kind: 'hand over',
+      atMs: last.lightUse?.p50 ?? last.laidToMs,
+      urgent: false
+    });
   return out;
 }
 
 function recoatDeadlines(jobId: string, last: LiveCoat, nowMs: number): Deadline[] {
   const next = last.number + 1;
   if (last.recoatOpens.p90 > nowMs)
-    return [{ jobId, kind: 'recoat opens', atMs: last.recoatOpens.p50, urgent: false, coat: last.number, next, span: last.recoatOpens }];
-  if (last.recoatCloses) return [{ jobId, kind: 'recoat closes', atMs: last.recoatCloses.p50, urgent: false, coat: last.number, next, span: last.recoatCloses }];
-  return [{ jobId, kind: 'recoat opens', atMs: last.recoatOpens.p50, urgent: false, coat: last.number, next, span: last.recoatOpens }];
+    return [
+      {
+        jobId,
+        kind: 'recoat opens',
+        atMs: last.recoatOpens.p50,
+        urgent: false,
+        coat: last.number,
+        next,
+        span: last.recoatOpens
+      }
+    ];
+  if (last.recoatCloses)
+    return [
+      {
+        jobId,
+        kind: 'recoat closes',
+        atMs: last.recoatCloses.p50,
+        urgent: false,
+        coat: last.number,
+        next,
+        span: last.recoatCloses
+      }
+    ];
+  return [
+    {
+      jobId,
+      kind: 'recoat opens',
+      atMs: last.recoatOpens.p50,
+      urgent: false,
+      coat: last.number,
+      next,
+      span: last.recoatOpens
+    }
+  ];
 }

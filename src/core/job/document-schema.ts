@@ -51,7 +51,13 @@ export const SiteSchema = Type.Object(
       closed
     ),
     moisture: Type.Optional(
-      Type.Object({ percent: Type.Number({ minimum: 1, maximum: 60 }), at: Type.String({ format: 'date-time' }) }, closed)
+      Type.Object(
+        {
+          percent: Type.Number({ minimum: 1, maximum: 60 }),
+          at: Type.String({ format: 'date-time' })
+        },
+        closed
+      )
     )
   },
   closed
@@ -74,7 +80,10 @@ const shape = Type.Union([
   Type.Object(
     {
       type: Type.Literal('walls'),
-      walls: Type.Array(Type.Object({ lengthM: length, turn: Type.Enum(['left', 'right']) }, closed), { minItems: 3, maxItems: 60 })
+      walls: Type.Array(Type.Object({ lengthM: length, turn: Type.Enum(['left', 'right']) }, closed), {
+        minItems: 3,
+        maxItems: 60
+      })
     },
     closed
   ),

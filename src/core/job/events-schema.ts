@@ -9,7 +9,9 @@ const litres = Type.Number({ minimum: 0, maximum: 1000 });
 const event = <K extends string, D extends TSchema>(type: K, data: D) =>
   Type.Object(
     {
-      id: Type.String({ pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$' }),
+      id: Type.String({
+        pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$'
+      }),
       at: Type.Integer({ minimum: 946684800000, maximum: 4102444800000 }),
       device: Type.String({ minLength: 1, maxLength: 60 }),
       type: Type.Literal(type),
@@ -47,13 +49,7 @@ export const NewEventSchema = Type.Union([
   ),
   event('batch.stirred', Type.Object({ batch }, closed)),
   event('batch.emptied', Type.Object({ batch, leftL: litres }, closed)),
-  event(
-    'tack.felt',
-    Type.Object(
-      { coat, felt: Type.Enum(['wet', 'tacky', 'touch dry', 'ready']) },
-      closed
-    )
-  ),
+  event('tack.felt', Type.Object({ coat, felt: Type.Enum(['wet', 'tacky', 'touch dry', 'ready']) }, closed)),
   event(
     'reading.taken',
     Type.Object(
@@ -89,4 +85,8 @@ export type EventType = NewEvent['type'];
 export type EventData<T extends EventType> = Extract<NewEvent, { type: T }>['data'];
 
 /** An event as it is kept: whose job, who did it. */
-export type WorkEvent = NewEvent & { jobId: string; by: string; byName: string };
+export type WorkEvent = NewEvent & {
+  jobId: string;
+  by: string;
+  byName: string;
+};

@@ -24,7 +24,11 @@ export interface BatchState {
   coat: number;
   mixedAtMs: number;
   by: string;
-  components: { role: 'oil' | 'hardener' | 'thinner'; litres: number; lot: string }[];
+  components: {
+    role: 'oil' | 'hardener' | 'thinner';
+    litres: number;
+    lot: string;
+  }[];
   totalL: number;
   stirredAtMs?: number;
   emptiedAtMs?: number;
@@ -37,7 +41,14 @@ export interface WorkState {
   batches: BatchState[];
   ragsOut: number;
   ragsSafe: number;
-  readings: { atMs: number; by: string; airTempC?: number; rh?: number; surfaceTempC?: number; mcPercent?: number }[];
+  readings: {
+    atMs: number;
+    by: string;
+    airTempC?: number;
+    rh?: number;
+    surfaceTempC?: number;
+    mcPercent?: number;
+  }[];
   notes: { id: string; atMs: number; by: string; text: string }[];
   closedDays: string[];
   handedOverAtMs?: number;
@@ -94,7 +105,8 @@ export function foldNext(state: WorkState, last: WorkEvent | undefined, event: W
 }
 
 function sorted(events: readonly WorkEvent[]): readonly WorkEvent[] {
-  for (let i = 1; i < events.length; i++) if (eventOrder(events[i - 1]!, events[i]!) > 0) return [...events].sort(eventOrder);
+  for (let i = 1; i < events.length; i++)
+    if (eventOrder(events[i - 1]!, events[i]!) > 0) return [...events].sort(eventOrder);
   return events;
 }
 
@@ -123,7 +135,12 @@ function take(state: WorkState, e: WorkEvent): string | null {
       state.readings.push({ atMs: e.at, by: e.byName, ...e.data });
       return null;
     case 'note.added':
-      state.notes.push({ id: e.id, atMs: e.at, by: e.byName, text: e.data.text });
+      state.notes.push({
+        id: e.id,
+        atMs: e.at,
+        by: e.byName,
+        text: e.data.text
+      });
       return null;
     case 'rags.out':
       state.ragsOut += e.data.count;
@@ -145,17 +162,33 @@ function take(state: WorkState, e: WorkEvent): string | null {
   }
 }
 
-type CoatEvent = Extract<WorkEvent, { type: 'coat.opened' | 'coat.closed' | 'bay.spread' | 'bay.wiped' | 'tack.felt' }>;
+type CoatEvent = Extract<
+  WorkEvent,
+  {
+    type: 'coat.opened' | 'coat.closed' | 'bay.spread' | 'bay.wiped' | 'tack.felt';
+  }
+>;
 
 function takeCoat(state: WorkState, e: CoatEvent): string | null {
   const found = state.coats.find((c) => c.coat === e.data.coat);
   if (e.type === 'coat.opened' || e.type === 'bay.spread') {
-    const coat = found ?? { coat: e.data.coat, openedAtMs: e.at, bays: [], tacks: [] };
+    const coat = found ?? {
+      coat: e.data.coat,
+      openedAtMs: e.at,
+      bays: [],
+      tacks: []
+    };
     if (!found) state.coats.push(coat);
     if (e.type === 'coat.opened') return found ? `coat ${e.data.coat} was open already` : null;
     if (coat.closedAtMs !== undefined) return `coat ${e.data.coat} was closed already`;
-    if (coat.bays.some((b) => b.bay === e.data.bay)) return `bay ${e.data.bay} of coat ${e.data.coat} was spread already`;
-    coat.bays.push({ bay: e.data.bay, spreadAtMs: e.at, spreadBy: e.byName, batch: e.data.batch });
+    if (coat.bays.some((b) => b.bay === e.data.bay))
+      return `bay ${e.data.bay} of coat ${e.data.coat} was spread already`;
+    coat.bays.push({
+      bay: e.data.bay,
+      spreadAtMs: e.at,
+      spreadBy: e.byName,
+      batch: e.data.batch
+    });
     return null;
   }
   if (!found) return `coat ${e.data.coat} was not open`;
@@ -165,7 +198,11 @@ function takeCoat(state: WorkState, e: CoatEvent): string | null {
   }
   if (e.type === 'coat.closed') {
     if (found.closedAtMs !== undefined) return `coat ${e.data.coat} was closed already`;
-    Object.assign(found, { closedAtMs: e.at, usedL: e.data.usedL, guessed: e.data.guessed });
+    Object.assign(found, {
+      closedAtMs: e.at,
+      usedL: e.data.usedL,
+      guessed: e.data.guessed
+    });
     return null;
   }
   const bay = found.bays.find((b) => b.bay === e.data.bay);
@@ -182,7 +219,14 @@ function takeBatch(state: WorkState, e: BatchEvent): string | null {
   if (e.type === 'batch.mixed') {
     if (found) return `batch ${e.data.batch} was mixed already`;
     const { batch, coat, components } = e.data;
-    state.batches.push({ batch, coat, components, mixedAtMs: e.at, by: e.byName, totalL: components.reduce((s, c) => s + c.litres, 0) });
+    state.batches.push({
+      batch,
+      coat,
+      components,
+      mixedAtMs: e.at,
+      by: e.byName,
+      totalL: components.reduce((s, c) => s + c.litres, 0)
+    });
     return null;
   }
   if (!found) return `batch ${e.data.batch} was not mixed`;
@@ -192,7 +236,8 @@ function takeBatch(state: WorkState, e: BatchEvent): string | null {
 }
 
 /** Rags out and not yet made safe. */
-export const ragsUnaccounted = (state: Pick<WorkState, 'ragsOut' | 'ragsSafe'>): number => Math.max(0, state.ragsOut - state.ragsSafe);
+export const ragsUnaccounted = (state: Pick<WorkState, 'ragsOut' | 'ragsSafe'>): number =>
+  Math.max(0, state.ragsOut - state.ragsSafe);
 
 export const openBays = (state: WorkState): (BayState & { coat: number })[] =>
   state.coats.flatMap((c) => c.bays.filter((b) => b.wipedAtMs === undefined).map((b) => ({ ...b, coat: c.coat })));

@@ -72,11 +72,17 @@ describe('what a plan refuses and explains', () => {
       return blockingProblems(j).map((p) => p.path);
     };
     expect(blocked((j) => (j.site.timeZone = 'Mars/Olympus'))).toEqual(['/site/timeZone']);
-    expect(blocked((j) => (j.site.workingHours.mon = { from: '17:00', to: '08:00' }))).toEqual(['/site/workingHours/mon']);
+    expect(blocked((j) => (j.site.workingHours.mon = { from: '17:00', to: '08:00' }))).toEqual([
+      '/site/workingHours/mon'
+    ]);
     expect(blocked((j) => (j.surfaces[0]!.speciesId = 'nope'))).toEqual(['/surfaces/0/speciesId']);
-    expect(blocked((j) => ((j.surfaces[0]!.shape as { walls: { lengthM: number }[] }).walls[0]!.lengthM = 30))).toEqual(['/surfaces/0/faces/0']);
+    expect(blocked((j) => ((j.surfaces[0]!.shape as { walls: { lengthM: number }[] }).walls[0]!.lengthM = 30))).toEqual(
+      ['/surfaces/0/faces/0']
+    );
     expect(blocked((j) => j.surfaces.push(j.surfaces[0]!))).toContain('/surfaces');
-    expect(blocked((j) => (j.products[0]!.hours.recoatCloses = { label: { low: 1, high: 1 } }))).toContain('/products/0/hours/recoatCloses');
+    expect(blocked((j) => (j.products[0]!.hours.recoatCloses = { label: { low: 1, high: 1 } }))).toContain(
+      '/products/0/hours/recoatCloses'
+    );
   });
   it('weathered wood is counted once', () => {
     const job = deckJob();
@@ -88,9 +94,19 @@ describe('what a plan refuses and explains', () => {
     expect(jobProblems(job).some((p) => p.path.endsWith('texture'))).toBe(true);
   });
   it('a job with nothing in it is a plan with nothing in it', () => {
-    const empty = { ...floorJob(), surfaces: [], finish: undefined, products: [] };
+    const empty = {
+      ...floorJob(),
+      surfaces: [],
+      finish: undefined,
+      products: []
+    };
     const p = plan(empty, siteClimate(empty, null, room), knowledge, NOW);
-    expect(p).toMatchObject({ load: null, chosen: null, leave: null, coats: [] });
+    expect(p).toMatchObject({
+      load: null,
+      chosen: null,
+      leave: null,
+      coats: []
+    });
     expect(bestStarts(empty, siteClimate(empty, null, room)!, knowledge, NOW)).toEqual([]);
   });
 });

@@ -1,5 +1,16 @@
 import { coatLossesL } from '../coverage';
-import { coatTimes, dryingCurve, dwellMinutes, filmFactor, filmRatio, overcoat, progressBetween, methodFactor, type CoatTimes, type DryingCurve } from '../drying';
+import {
+  coatTimes,
+  dryingCurve,
+  dwellMinutes,
+  filmFactor,
+  filmRatio,
+  overcoat,
+  progressBetween,
+  methodFactor,
+  type CoatTimes,
+  type DryingCurve
+} from '../drying';
 import { potLifeMinutes } from '../mix';
 import { cardHours, classTraits, isTwoPart, type ProductCard } from '../product';
 import { HOUR_MS, MINUTE_MS } from '../units';
@@ -52,9 +63,23 @@ export interface LiveWork {
 }
 
 /** What really happened, drawn out to what will follow: dwell clocks, pot lives, drying and the dates after it. */
-export function liveWork(job: JobDocument, state: WorkState, climate: SiteClimate | null, knowledge: Knowledge, nowMs: number): LiveWork {
+export function liveWork(
+  job: JobDocument,
+  state: WorkState,
+  climate: SiteClimate | null,
+  knowledge: Knowledge,
+  nowMs: number
+): LiveWork {
   const card = finishCard(job);
-  if (!card || !climate || climate.hours.length === 0) return { coats: [], bays: [], batches: [], leave: null, keep: null, allCoatsLaid: false };
+  if (!card || !climate || climate.hours.length === 0)
+    return {
+      coats: [],
+      bays: [],
+      batches: [],
+      leave: null,
+      keep: null,
+      allCoatsLaid: false
+    };
   const plans = coatPlans(job, card, knowledge.house);
   const curve = dryingCurve(climate.hours, climate.startMs, card);
   const coats = liveCoats(job, card, state, curve, knowledge, nowMs, plans);
@@ -90,20 +115,38 @@ function liveCoats(
     const losses = planned ? coatLossesL(planned.netL, isTwoPart(card), 1, knowledge.house) : 0;
     const film = planned && c.usedL && c.usedL > losses ? filmRatio(c.usedL, losses, planned.netL) : 1;
     const below = out[out.length - 1];
-    const over = below && classTraits(card.class).cures ? overcoat(progressBetween(curve, below.laidToMs, c.openedAtMs, recoatRef, speedM * below.filmSpeed), card) : null;
+    const over =
+      below && classTraits(card.class).cures
+        ? overcoat(progressBetween(curve, below.laidToMs, c.openedAtMs, recoatRef, speedM * below.filmSpeed), card)
+        : null;
     if (over) cureFactor += over.cureAdded;
     const toMs = c.closedAtMs ?? Math.max(nowMs, c.openedAtMs);
     const times = coatTimes(
       curve,
       card,
-      { fromMs: c.openedAtMs, toMs, method, filmRatio: film, opensAtProgress: over?.opensAtProgress, cureFactor },
+      {
+        fromMs: c.openedAtMs,
+        toMs,
+        method,
+        filmRatio: film,
+        opensAtProgress: over?.opensAtProgress,
+        cureFactor
+      },
       knowledge.kappa
     );
     const filmSpeed = filmFactor(film);
     const progress = classTraits(card.class).cures
       ? progressBetween(curve, toMs, nowMs, recoatRef, speedM * filmSpeed)
       : Math.min(1, (nowMs - toMs) / (recoatRef * HOUR_MS));
-    out.push({ ...times, number: c.coat, closed: c.closedAtMs !== undefined, progress: Math.max(0, progress), filmRatio: film, filmSpeed, solventEntrapment: Boolean(over?.early) });
+    out.push({
+      ...times,
+      number: c.coat,
+      closed: c.closedAtMs !== undefined,
+      progress: Math.max(0, progress),
+      filmRatio: film,
+      filmSpeed,
+      solventEntrapment: Boolean(over?.early)
+    });
   }
   return out;
 }

@@ -1,5 +1,13 @@
 import { cheapestTins, litresSdLn, normalQuantile, type TinChoice } from '../coverage';
-import { evenBatches, largestBatch, mixAmounts, smallestBatchL, usableMinutes, type LargestBatch, type MixAmounts } from '../mix';
+import {
+  evenBatches,
+  largestBatch,
+  mixAmounts,
+  smallestBatchL,
+  usableMinutes,
+  type LargestBatch,
+  type MixAmounts
+} from '../mix';
 import type { HouseRules } from '../house';
 import { isTwoPart, type ProductCard } from '../product';
 import { ragsForCoat } from '../safety';
@@ -49,7 +57,13 @@ export interface LoadPlan {
 }
 
 /** The load of a job: litres at the chosen confidence, tins, batches and gear (handbook 6, 7, 13). */
-export function loadPlan(job: JobDocument, card: ProductCard, coats: readonly CoatPlan[], mixTempC: number, house: HouseRules): LoadPlan {
+export function loadPlan(
+  job: JobDocument,
+  card: ProductCard,
+  coats: readonly CoatPlan[],
+  mixTempC: number,
+  house: HouseRules
+): LoadPlan {
   const netL = coats.reduce((s, c) => s + c.netL, 0);
   const lossesL = coats.reduce((s, c) => s + c.lossesL, 0);
   const shares = coats.flatMap((c) => c.keys.map(({ key, litres }) => ({ key, litres })));
@@ -84,7 +98,10 @@ function buyLines(card: ProductCard, buyL: number): BuyLine[] {
     of,
     name,
     needL,
-    ...cheapestTins(needL * 1000, card.packs.filter((p) => p.of === of))
+    ...cheapestTins(
+      needL * 1000,
+      card.packs.filter((p) => p.of === of)
+    )
   });
   if (card.packs.some((p) => p.of === 'kit')) return [line('kit', card.name, buyL)];
   const mix = mixAmounts(card, { of: 'total', litres: buyL });
@@ -103,36 +120,68 @@ function batchPlan(card: ProductCard, coat: CoatPlan, mixTempC: number, house: H
     each: mixAmounts(card, { of: 'total', litres: eachL }),
     largestL: largest.litres,
     boundBy: largest.boundBy,
-    smallestL: smallestBatchL(card, { cupL: house.measureStepMl / 1000, scaleKg: house.scaleStepG / 1000 }),
+    smallestL: smallestBatchL(card, {
+      cupL: house.measureStepMl / 1000,
+      scaleKg: house.scaleStepG / 1000
+    }),
     usableMinutes: Number.isFinite(minutes) ? minutes : null
   };
 }
 
 const TOOLS: Record<string, [string, string][]> = {
   thin: [['Applicator pads', 'thin film, worked in']],
-  flood: [['Squeegees', 'keeps the surface wet'], ['Applicator pads', 'tops up dry spots']],
-  roller: [['Short-nap rollers', 'an even film'], ['Roller frames', 'one for each roller']],
+  flood: [
+    ['Squeegees', 'keeps the surface wet'],
+    ['Applicator pads', 'tops up dry spots']
+  ],
+  roller: [
+    ['Short-nap rollers', 'an even film'],
+    ['Roller frames', 'one for each roller']
+  ],
   brush: [['Flat brushes', 'along the boards']],
-  trowel: [['Oil trowels', 'a film as thin as the wood allows'], ['White buffing pads', 'flip when soaked']],
-  spray: [['Spray set', 'always back-brushed'], ['Flat brushes', 'back-brushing']]
+  trowel: [
+    ['Oil trowels', 'a film as thin as the wood allows'],
+    ['White buffing pads', 'flip when soaked']
+  ],
+  spray: [
+    ['Spray set', 'always back-brushed'],
+    ['Flat brushes', 'back-brushing']
+  ]
 };
 
 function gearFor(job: JobDocument, card: ProductCard, rags: number): GearItem[] {
   const { people } = job.crew;
-  const item = (name: string, count: number | null, why: string): GearItem => ({ name, count, why });
+  const item = (name: string, count: number | null, why: string): GearItem => ({
+    name,
+    count,
+    why
+  });
   const out = (TOOLS[job.finish!.method] ?? []).map(([name, why]) => item(name, people, why));
   out.push(item('Cotton rags', rags, 'counted out and counted back'));
-  if (card.oxidising) out.push(item('Metal can with lid, filled with water', 1, 'rags of this oil set themselves on fire'));
+  if (card.oxidising)
+    out.push(item('Metal can with lid, filled with water', 1, 'rags of this oil set themselves on fire'));
   if (isTwoPart(card)) {
     out.push(item('Straight-sided mixing vessels', 2, 'stir in one, pour to the other, stir again'));
-    out.push(item('Measuring cups or scale', 1, `${card.components.map((c) => c.parts).join(' : ')} by ${card.ratioBasis}`));
+    out.push(
+      item('Measuring cups or scale', 1, `${card.components.map((c) => c.parts).join(' : ')} by ${card.ratioBasis}`)
+    );
   }
-  out.push(item('Stir sticks', people, `${card.stirMinutes} min, ${card.shakeAllowed ? 'shaking allowed' : 'never shaken'}`));
-  out.push(item('Nitrile gloves, pairs', people * 4, 'hand grease shows under oil'), item('Safety glasses', people, 'splashes'));
+  out.push(
+    item('Stir sticks', people, `${card.stirMinutes} min, ${card.shakeAllowed ? 'shaking allowed' : 'never shaken'}`)
+  );
+  out.push(
+    item('Nitrile gloves, pairs', people * 4, 'hand grease shows under oil'),
+    item('Safety glasses', people, 'splashes')
+  );
   if (card.isocyanate) out.push(item('Breathing protection, A2-P2', people, 'hardener with isocyanate'));
-  else if (card.vocGPerL >= 250 && job.site.setting === 'indoor') out.push(item('Breathing protection, A2', people, `${card.vocGPerL} g/L solvent indoors`));
-  out.push(item('Knee pads, pairs', people, 'floors and decks'), item('Denib pads, fine', people, 'between coats, inside the window'));
-  if (job.site.setting === 'indoor' || job.site.lamps) out.push(item('Raking lamp', 1, 'holidays and bleed-back show only from the side'));
+  else if (card.vocGPerL >= 250 && job.site.setting === 'indoor')
+    out.push(item('Breathing protection, A2', people, `${card.vocGPerL} g/L solvent indoors`));
+  out.push(
+    item('Knee pads, pairs', people, 'floors and decks'),
+    item('Denib pads, fine', people, 'between coats, inside the window')
+  );
+  if (job.site.setting === 'indoor' || job.site.lamps)
+    out.push(item('Raking lamp', 1, 'holidays and bleed-back show only from the side'));
   if (job.site.setting === 'outdoor') out.push(item('Moisture meter', 1, 'boards must be under the limit'));
   return out;
 }

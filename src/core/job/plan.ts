@@ -97,20 +97,37 @@ export function sequenceContext(
   );
   const endMs = climate.startMs + climate.hours.length * HOUR_MS;
   const fromMs = Math.floor(nowMs / HOUR_MS) * HOUR_MS;
-  const work = workingStretches(job.site.workingHours, job.site.timeZone, fromMs, endMs).map((w) => ({ fromMs: Math.max(w.fromMs, nowMs), toMs: w.toMs }));
+  const work = workingStretches(job.site.workingHours, job.site.timeZone, fromMs, endMs).map((w) => ({
+    fromMs: Math.max(w.fromMs, nowMs),
+    toMs: w.toMs
+  }));
   return {
     climate,
-    verdicts: judgeHours(climate, limits, work.filter((w) => w.toMs > w.fromMs), fromMs),
+    verdicts: judgeHours(
+      climate,
+      limits,
+      work.filter((w) => w.toMs > w.fromMs),
+      fromMs
+    ),
     limits,
     curve: dryingCurve(climate.hours, climate.startMs, card),
     kappa: knowledge.kappa,
-    coats: coats.map((c) => ({ number: c.number, method: job.finish!.method, layingMinutes: c.layingMinutes })),
+    coats: coats.map((c) => ({
+      number: c.number,
+      method: job.finish!.method,
+      layingMinutes: c.layingMinutes
+    })),
     timeZone: job.site.timeZone
   };
 }
 
 /** The best starts of a job, best first; empty when there is nothing to lay or no weather. */
-export function bestStarts(job: JobDocument, climate: SiteClimate, knowledge: Knowledge, nowMs: number): SequenceOutcome[] {
+export function bestStarts(
+  job: JobDocument,
+  climate: SiteClimate,
+  knowledge: Knowledge,
+  nowMs: number
+): SequenceOutcome[] {
   const card = finishCard(job);
   const coats = card ? coatPlans(job, card, knowledge.house) : [];
   if (!coats.some((c) => c.areaM2 > 0)) return [];

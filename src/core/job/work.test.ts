@@ -2,10 +2,31 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { counterJob, floorJob, knowledge, made, NOW } from '../../../tests/fixtures';
 import { HOUR_MS, MINUTE_MS } from '../units';
-import { deadlines, fold, foldNext, jobStage, liveWork, openBays, ragsUnaccounted, siteClimate, type WorkEvent } from '.';
+import {
+  deadlines,
+  fold,
+  foldNext,
+  jobStage,
+  liveWork,
+  openBays,
+  ragsUnaccounted,
+  siteClimate,
+  type WorkEvent
+} from '.';
 
 const mixed = (batch: string, minutes: number) =>
-  made('batch.mixed', { batch, coat: 1, components: [{ role: 'oil', litres: 1.25, lot: 'OD-1' }, { role: 'hardener', litres: 0.25, lot: 'H-1' }] }, minutes);
+  made(
+    'batch.mixed',
+    {
+      batch,
+      coat: 1,
+      components: [
+        { role: 'oil', litres: 1.25, lot: 'OD-1' },
+        { role: 'hardener', litres: 0.25, lot: 'H-1' }
+      ]
+    },
+    minutes
+  );
 
 const morning = (): WorkEvent[] => [
   made('rags.out', { count: 14 }, -70),
@@ -25,7 +46,11 @@ describe('fold', () => {
     expect(s.coats).toHaveLength(1);
     expect(openBays(s).map((b) => b.bay)).toEqual([2]);
     expect(ragsUnaccounted(s)).toBe(5);
-    expect(s.batches[0]).toMatchObject({ batch: 'A', totalL: 1.5, stirredAtMs: NOW - 64 * MINUTE_MS });
+    expect(s.batches[0]).toMatchObject({
+      batch: 'A',
+      totalL: 1.5,
+      stirredAtMs: NOW - 64 * MINUTE_MS
+    });
     expect(s.setAside).toEqual([]);
   });
   it('does not depend on the order events arrive in, nor on repeats', () => {
@@ -42,7 +67,9 @@ describe('fold', () => {
     const late = made('bay.wiped', { coat: 1, bay: 2 }, -1);
     expect(foldNext(fold(events), events[events.length - 1], late)).toEqual(fold([...events, late]));
     expect(foldNext(fold(events), events[events.length - 1], made('note.added', { text: 'x' }, -69))).toBeNull();
-    expect(foldNext(fold(events), events[events.length - 1], made('event.undone', { event: events[0]!.id }, 0))).toBeNull();
+    expect(
+      foldNext(fold(events), events[events.length - 1], made('event.undone', { event: events[0]!.id }, 0))
+    ).toBeNull();
   });
   it('an undone event leaves no trace', () => {
     const events = morning();
@@ -74,7 +101,10 @@ describe('fold', () => {
     expect(fold([...morning(), safe, made('day.closed', { date: '2027-05-18' })]).closedDays).toEqual(['2027-05-18']);
   });
   it('a job goes from planning to care', () => {
-    const closed = (coat: number, m: number) => [made('coat.opened', { coat }, m), made('coat.closed', { coat, usedL: 2, guessed: false }, m + 1)];
+    const closed = (coat: number, m: number) => [
+      made('coat.opened', { coat }, m),
+      made('coat.closed', { coat, usedL: 2, guessed: false }, m + 1)
+    ];
     expect(jobStage(fold([]), false, 2)).toBe('planning');
     expect(jobStage(fold([]), true, 2)).toBe('booked');
     expect(jobStage(fold(morning()), true, 2)).toBe('working');
@@ -86,7 +116,10 @@ describe('fold', () => {
 
 describe('the work as it stands', () => {
   const job = floorJob();
-  const climate = siteClimate(job, null, { startMs: NOW - 240 * HOUR_MS, hours: 480 });
+  const climate = siteClimate(job, null, {
+    startMs: NOW - 240 * HOUR_MS,
+    hours: 480
+  });
   const live = liveWork(job, fold(morning()), climate, knowledge, NOW);
 
   it('gives each bay its wipe-by at the floor’s temperature', () => {
@@ -97,7 +130,10 @@ describe('the work as it stands', () => {
   });
   it('runs the pot life from the moment the hardener met the oil', () => {
     const minutes = (live.batches[0]!.thickensAtMs! - (NOW - 68 * MINUTE_MS)) / MINUTE_MS;
-    expect(minutes).toBeCloseTo((150 / Math.exp((55000 / 8.314) * (1 / 293.15 - 1 / 292.55))) * 0.9 ** Math.log2(1.5), 1);
+    expect(minutes).toBeCloseTo(
+      (150 / Math.exp((55000 / 8.314) * (1 / 293.15 - 1 / 292.55))) * 0.9 ** Math.log2(1.5),
+      1
+    );
   });
   it('puts the soonest first and every deadline in facts', () => {
     const list = deadlines('j', job, fold(morning()), live, null, NOW);
@@ -107,28 +143,40 @@ describe('the work as it stands', () => {
   });
   it('an unwiped bay past its time stays the first deadline', () => {
     const late = NOW + 3 * HOUR_MS;
-    const list = deadlines('j', job, fold(morning()), liveWork(job, fold(morning()), climate, knowledge, late), null, late);
+    const list = deadlines(
+      'j',
+      job,
+      fold(morning()),
+      liveWork(job, fold(morning()), climate, knowledge, late),
+      null,
+      late
+    );
     expect(list.find((d) => d.kind === 'wipe')!.atMs).toBeLessThan(late);
   });
 });
 
 describe('drying that really happened', () => {
   const job = counterJob();
-  const climate = siteClimate(job, null, { startMs: NOW - 240 * HOUR_MS, hours: 600 });
+  const climate = siteClimate(job, null, {
+    startMs: NOW - 240 * HOUR_MS,
+    hours: 600
+  });
   const coat = (n: number, hoursAgo: number, usedL = 0.4) => [
     made('coat.opened', { coat: n }, -hoursAgo * 60),
     made('coat.closed', { coat: n, usedL, guessed: false }, -hoursAgo * 60 + 30)
   ];
   const live = (...events: WorkEvent[][]) => liveWork(job, fold(events.flat()), climate, knowledge, NOW);
 
-  it('a coat laid over a ready one carries no flag', () => expect(live(coat(1, 30), coat(2, 10)).coats[1]!.solventEntrapment).toBe(false));
+  it('a coat laid over a ready one carries no flag', () =>
+    expect(live(coat(1, 30), coat(2, 10)).coats[1]!.solventEntrapment).toBe(false));
   it('a coat laid over one not ready is flagged, opens later and cures longer', () => {
     const early = live(coat(1, 20, 0.7), coat(2, 10)).coats[1]!;
     expect(early.solventEntrapment).toBe(true);
     expect(early.opensAtProgress).toBeGreaterThan(1);
     expect(early.cureFactor).toBeGreaterThan(1);
   });
-  it('a thick coat dries slower', () => expect(live(coat(1, 20, 1.2)).coats[0]!.progress).toBeLessThan(live(coat(1, 20, 0.6)).coats[0]!.progress));
+  it('a thick coat dries slower', () =>
+    expect(live(coat(1, 20, 1.2)).coats[0]!.progress).toBeLessThan(live(coat(1, 20, 0.6)).coats[0]!.progress));
   it('dates to leave and to keep come only when all coats are laid', () => {
     expect(live(coat(1, 60), coat(2, 40)).leave).toBeNull();
     const all = live(coat(1, 90), coat(2, 70), coat(3, 50), coat(4, 30));

@@ -15,17 +15,30 @@ describe('amounts', () => {
   });
   it('any one known amount gives the others', () =>
     fc.assert(
-      fc.property(fc.double({ min: 0.01, max: 50, noNaN: true }), fc.constantFrom('volume' as const, 'mass' as const), (litres, ratioBasis) => {
-        const c = { ...duo, ratioBasis, thinner: { name: 't', percentOfOil: 10, densityKgPerL: 0.8, vocGPerL: 800 } };
-        const m = mixAmounts(c, { of: 'total', litres });
-        expect(m.totalL).toBeCloseTo(litres, 9);
-        expect(mixAmounts(c, { of: 'oil', litres: m.oilL }).totalL).toBeCloseTo(litres, 9);
-        expect(mixAmounts(c, { of: 'hardener', litres: m.hardenerL }).totalL).toBeCloseTo(litres, 9);
-        if (ratioBasis === 'mass') {
-          expect(m.oilKg / m.hardenerKg).toBeCloseTo(5, 9);
-          expect((m.thinnerL * 0.8) / m.oilKg).toBeCloseTo(0.1, 9);
+      fc.property(
+        fc.double({ min: 0.01, max: 50, noNaN: true }),
+        fc.constantFrom('volume' as const, 'mass' as const),
+        (litres, ratioBasis) => {
+          const c = {
+            ...duo,
+            ratioBasis,
+            thinner: {
+              name: 't',
+              percentOfOil: 10,
+              densityKgPerL: 0.8,
+              vocGPerL: 800
+            }
+          };
+          const m = mixAmounts(c, { of: 'total', litres });
+          expect(m.totalL).toBeCloseTo(litres, 9);
+          expect(mixAmounts(c, { of: 'oil', litres: m.oilL }).totalL).toBeCloseTo(litres, 9);
+          expect(mixAmounts(c, { of: 'hardener', litres: m.hardenerL }).totalL).toBeCloseTo(litres, 9);
+          if (ratioBasis === 'mass') {
+            expect(m.oilKg / m.hardenerKg).toBeCloseTo(5, 9);
+            expect((m.thinnerL * 0.8) / m.oilKg).toBeCloseTo(0.1, 9);
+          }
         }
-      })
+      )
     ));
   it('refuses hardener of a one-part oil, and amounts that are none', () => {
     expect(() => mixAmounts(card('marrum-deck'), { of: 'hardener', litres: 1 })).toThrow(/no hardener/);
@@ -53,14 +66,22 @@ describe('batch limits', () => {
   });
   it('names the limit that binds the largest batch', () => {
     const at = { litresPerMinute: 0.05, mixTempC: 20, spreadRateM2PerL: 26 };
-    expect(largestBatch(duo, at, house)).toMatchObject({ boundBy: 'area per mix' });
-    expect(largestBatch({ ...duo, batchLimitL: 1 }, at, house)).toEqual({ litres: 1, boundBy: 'card limit' });
+    expect(largestBatch(duo, at, house)).toMatchObject({
+      boundBy: 'area per mix'
+    });
+    expect(largestBatch({ ...duo, batchLimitL: 1 }, at, house)).toEqual({
+      litres: 1,
+      boundBy: 'card limit'
+    });
     const hot = largestBatch(duo, { litresPerMinute: 0.05, mixTempC: 38, spreadRateM2PerL: 20 }, house);
     expect(hot.boundBy).toBe('pot life');
     expect(hot.litres).toBeCloseTo(0.05 * 0.8 * usableMinutes(duo, hot.litres, 38), 6);
   });
   it('splits evenly rather than leave one tiny batch', () => {
-    expect(evenBatches(3.1, 1.5)).toEqual({ count: 3, eachL: expect.closeTo(3.1 / 3, 9) });
+    expect(evenBatches(3.1, 1.5)).toEqual({
+      count: 3,
+      eachL: expect.closeTo(3.1 / 3, 9)
+    });
     expect(evenBatches(3, 1.5).count).toBe(2);
     expect(() => evenBatches(1, 0)).toThrow();
   });

@@ -37,11 +37,16 @@ export function largestBatch(
   const fits = (v: number) => v <= at.litresPerMinute * 0.8 * usableMinutes(card, v, at.mixTempC);
   let [low, high] = [0, 1000];
   if (fits(high)) low = high;
-  else for (let i = 0; i < 50; i++) [low, high] = fits((low + high) / 2) ? [(low + high) / 2, high] : [low, (low + high) / 2];
+  else
+    for (let i = 0; i < 50; i++)
+      [low, high] = fits((low + high) / 2) ? [(low + high) / 2, high] : [low, (low + high) / 2];
   const limits: LargestBatch[] = [
     { litres: low, boundBy: 'pot life' },
     { litres: card.batchLimitL ?? Infinity, boundBy: 'card limit' },
-    { litres: house.mixingVesselL * house.vesselFillShare, boundBy: 'mixing vessel' },
+    {
+      litres: house.mixingVesselL * house.vesselFillShare,
+      boundBy: 'mixing vessel'
+    },
     { litres: house.m2PerMix / at.spreadRateM2PerL, boundBy: 'area per mix' }
   ];
   return limits.reduce((a, b) => (b.litres < a.litres ? b : a));

@@ -28,7 +28,13 @@ export function mixAmounts(card: ProductCard, known: KnownAmount): MixAmounts {
     card.ratioBasis === 'mass' ? (share * oil.densityKgPerL) / densityKgPerL : share;
   const hardenerPerOil = hardener ? perOil(hardener.parts / oil.parts, hardener.densityKgPerL) : 0;
   const thinnerPerOil = card.thinner ? perOil(card.thinner.percentOfOil / 100, card.thinner.densityKgPerL) : 0;
-  const oilL = known.litres / { oil: 1, hardener: hardenerPerOil, total: 1 + hardenerPerOil + thinnerPerOil }[known.of];
+  const oilL =
+    known.litres /
+    {
+      oil: 1,
+      hardener: hardenerPerOil,
+      total: 1 + hardenerPerOil + thinnerPerOil
+    }[known.of];
   const hardenerL = oilL * hardenerPerOil;
   const thinnerL = oilL * thinnerPerOil;
   return {

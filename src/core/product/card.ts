@@ -4,7 +4,10 @@ import classes from './classes.json';
 export type ProductClass = ProductCard['class'];
 export type Method = ProductCard['methods'][number]['method'];
 export type HoursName = keyof ProductCard['hours'];
-export type Graded = { label: number | { low: number; high: number }; house?: { value: number; reason: string; date: string } };
+export type Graded = {
+  label: number | { low: number; high: number };
+  house?: { value: number; reason: string; date: string };
+};
 
 /** What a class of product does whatever the brand: must it be wiped, does it cure, how damp air slows it. */
 export interface ClassTraits {
@@ -21,7 +24,10 @@ export type Grade = 'law' | 'label' | 'house';
 /** The value to use and its grade: the house value if set, else the label's (a range's upper end; handbook 4). */
 export function gradedValue(g: Graded): { value: number; grade: Grade } {
   if (g.house) return { value: g.house.value, grade: 'house' };
-  return { value: typeof g.label === 'number' ? g.label : g.label.high, grade: 'label' };
+  return {
+    value: typeof g.label === 'number' ? g.label : g.label.high,
+    grade: 'label'
+  };
 }
 
 /** Reference hours of a state, or undefined when the card does not give it. */
@@ -37,7 +43,10 @@ export function touchDryProgress(card: ProductCard): number {
 }
 
 /** Spread rate m²/L of a coat position; a card without a maintenance rate uses the later one. */
-export function spreadRate(card: ProductCard, position: 'first' | 'later' | 'maintenance'): { value: number; grade: Grade } {
+export function spreadRate(
+  card: ProductCard,
+  position: 'first' | 'later' | 'maintenance'
+): { value: number; grade: Grade } {
   return gradedValue(card.spreadRateM2PerL[position] ?? card.spreadRateM2PerL.later);
 }
 
@@ -68,11 +77,16 @@ export function cardProblems(card: ProductCard): CardProblem[] {
     add('/hours/touchDry', `must not come after recoat opens (${opens} h)`);
   if (h('fullCure') !== undefined && h('lightUse') !== undefined && h('fullCure')! < h('lightUse')!)
     add('/hours/fullCure', 'must not come before light use');
-  if (traits.cures && h('fullCure') === undefined && !['gel-stain', 'liquid-stain', 'spirit-sealer'].includes(card.class))
+  if (
+    traits.cures &&
+    h('fullCure') === undefined &&
+    !['gel-stain', 'liquid-stain', 'spirit-sealer'].includes(card.class)
+  )
     add('/hours/fullCure', 'is missing; this class cures');
   const oils = card.components.filter((c) => c.role === 'oil').length;
   if (oils !== 1) add('/components', 'needs exactly one oil');
-  if (isTwoPart(card) && card.potLifeMinutesAt20C === undefined) add('/potLifeMinutesAt20C', 'is missing; a mix with hardener has a pot life');
+  if (isTwoPart(card) && card.potLifeMinutesAt20C === undefined)
+    add('/potLifeMinutesAt20C', 'is missing; a mix with hardener has a pot life');
   card.methods.forEach((m, i) => {
     if (m.dwellMinMinutes !== undefined && m.dwellMaxMinutes !== undefined && m.dwellMinMinutes > m.dwellMaxMinutes)
       add(`/methods/${i}/dwellMaxMinutes`, 'must not be below the dwell minimum');
@@ -80,7 +94,8 @@ export function cardProblems(card: ProductCard): CardProblem[] {
       add(`/methods/${i}/dwellMaxMinutes`, 'is missing; this class must be wiped');
   });
   if (card.limits.airMinC >= card.limits.airMaxC) add('/limits/airMaxC', 'must be above the air minimum');
-  if (card.limits.surfaceMinC >= card.limits.surfaceMaxC) add('/limits/surfaceMaxC', 'must be above the surface minimum');
+  if (card.limits.surfaceMinC >= card.limits.surfaceMaxC)
+    add('/limits/surfaceMaxC', 'must be above the surface minimum');
   const roles = new Set(card.packs.map((p) => p.of));
   if (!roles.has('kit') && card.components.some((c) => !roles.has(c.role)))
     add('/packs', 'must list kits, or a pack for every component');

@@ -31,15 +31,29 @@ describe('cards', () => {
   it('a ratio of 0 does not fit the schema and names the field', () => {
     const c = card('ostrel-duo');
     c.components[1]!.parts = 0;
-    expect(check(productCard, c)).toEqual({ ok: false, problems: [{ path: '/components/1/parts', problem: 'must be more than 0' }] });
+    expect(check(productCard, c)).toEqual({
+      ok: false,
+      problems: [{ path: '/components/1/parts', problem: 'must be more than 0' }]
+    });
   });
 });
 
 describe('label and house', () => {
   it('uses the upper end of a range, and the house value if set', () => {
-    expect(gradedValue({ label: { low: 24, high: 36 } })).toEqual({ value: 36, grade: 'label' });
-    expect(gradedValue({ label: 9, house: { value: 8, reason: 'r', date: '2026-01-01' } })).toEqual({ value: 8, grade: 'house' });
-    expect(spreadRate(card('marrum-deck'), 'first')).toEqual({ value: 8, grade: 'house' });
+    expect(gradedValue({ label: { low: 24, high: 36 } })).toEqual({
+      value: 36,
+      grade: 'label'
+    });
+    expect(
+      gradedValue({
+        label: 9,
+        house: { value: 8, reason: 'r', date: '2026-01-01' }
+      })
+    ).toEqual({ value: 8, grade: 'house' });
+    expect(spreadRate(card('marrum-deck'), 'first')).toEqual({
+      value: 8,
+      grade: 'house'
+    });
   });
   it('touch-dry progress is touch dry over recoat, 0.6 when absent', () => {
     expect(touchDryProgress(card('pellow-hardwax'))).toBeCloseTo(0.5, 9);

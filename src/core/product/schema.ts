@@ -2,17 +2,27 @@ import { Type, type Static } from 'typebox';
 
 const text = (max: number) => Type.String({ minLength: 1, maxLength: max });
 const house = Type.Object(
-  { value: Type.Number({ exclusiveMinimum: 0, maximum: 100000 }), reason: text(300), date: Type.String({ format: 'date' }) },
+  {
+    value: Type.Number({ exclusiveMinimum: 0, maximum: 100000 }),
+    reason: text(300),
+    date: Type.String({ format: 'date' })
+  },
   { additionalProperties: false }
 );
 const rate = Type.Object(
-  { label: Type.Number({ exclusiveMinimum: 0, maximum: 200 }), house: Type.Optional(house) },
+  {
+    label: Type.Number({ exclusiveMinimum: 0, maximum: 200 }),
+    house: Type.Optional(house)
+  },
   { additionalProperties: false }
 );
 const hours = Type.Object(
   {
     label: Type.Object(
-      { low: Type.Number({ minimum: 0, maximum: 20000 }), high: Type.Number({ minimum: 0, maximum: 20000 }) },
+      {
+        low: Type.Number({ minimum: 0, maximum: 20000 }),
+        high: Type.Number({ minimum: 0, maximum: 20000 })
+      },
       { additionalProperties: false }
     ),
     house: Type.Optional(house)
@@ -20,11 +30,34 @@ const hours = Type.Object(
   { additionalProperties: false }
 );
 
-export const ProductClass = Type.Enum(['oxidising-oil', 'hardwax-oil', 'two-part-oil', 'deck-oil', 'gel-stain', 'liquid-stain', 'wax', 'non-drying-oil', 'oil-varnish', 'waterborne-film', 'spirit-sealer', 'oil-paint-recipe']);
+export const ProductClass = Type.Enum([
+  'oxidising-oil',
+  'hardwax-oil',
+  'two-part-oil',
+  'deck-oil',
+  'gel-stain',
+  'liquid-stain',
+  'wax',
+  'non-drying-oil',
+  'oil-varnish',
+  'waterborne-film',
+  'spirit-sealer',
+  'oil-paint-recipe'
+]);
 
 export const Method = Type.Enum(['thin', 'flood', 'roller', 'brush', 'trowel', 'spray']);
 
-export const SurfaceKindSchema = Type.Enum(['floor', 'deck', 'stair', 'countertop', 'door', 'cladding', 'cabinet-set', 'handrail', 'bench-or-planter']);
+export const SurfaceKindSchema = Type.Enum([
+  'floor',
+  'deck',
+  'stair',
+  'countertop',
+  'door',
+  'cladding',
+  'cabinet-set',
+  'handrail',
+  'bench-or-planter'
+]);
 
 const component = Type.Object(
   {
@@ -124,11 +157,17 @@ export const ProductCardSchema = Type.Object(
     oxidising: Type.Boolean(),
     isocyanate: Type.Boolean(),
     foodContact: Type.Enum(['no claim', 'after full cure', 'once wiped off']),
-    settings: Type.Array(Type.Enum(['indoor', 'outdoor']), { minItems: 1, maxItems: 2 }),
+    settings: Type.Array(Type.Enum(['indoor', 'outdoor']), {
+      minItems: 1,
+      maxItems: 2
+    }),
     uses: Type.Array(SurfaceKindSchema, { minItems: 1, maxItems: 9 }),
     packs: Type.Array(pack, { minItems: 1, maxItems: 24 }),
     shelfLifeMonths: Type.Object(
-      { closed: Type.Number({ minimum: 0, maximum: 240 }), opened: Type.Number({ minimum: 0, maximum: 240 }) },
+      {
+        closed: Type.Number({ minimum: 0, maximum: 240 }),
+        opened: Type.Number({ minimum: 0, maximum: 240 })
+      },
       { additionalProperties: false }
     ),
     warnings: Type.Array(text(200), { maxItems: 12 })

@@ -31,5 +31,8 @@ export function cautionsFor(card: ProductCard, usedForFood: boolean): Caution[] 
 export function ragsForCoat(card: ProductCard, method: Method, areaM2: number, house: HouseRules): number {
   const { rags } = house;
   if (!classTraits(card.class).mustBeWiped) return rags.filmPerCoat;
-  return Math.max(rags.least, Math.ceil(areaM2 * (method === 'flood' ? rags.floodPerM2PerCoat : rags.thinPerM2PerCoat)));
+  return Math.max(
+    rags.least,
+    Math.ceil(areaM2 * (method === 'flood' ? rags.floodPerM2PerCoat : rags.thinPerM2PerCoat))
+  );
 }

@@ -1,4 +1,12 @@
-export { CLOSING_SHARE, outlineFromWalls, polygonAreaM2, wallName, type OutlineResult, type Point, type Wall } from './outline';
+export {
+  CLOSING_SHARE,
+  outlineFromWalls,
+  polygonAreaM2,
+  wallName,
+  type OutlineResult,
+  type Point,
+  type Wall
+} from './outline';
 export {
   effectiveArea,
   facePlanArea,

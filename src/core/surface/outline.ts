@@ -12,7 +12,13 @@ export interface Wall {
 
 /** A closed outline, or why the walls do not make one. */
 export type OutlineResult =
-  | { ok: true; points: Point[]; areaM2: number; perimeterM: number; correctionMm: number }
+  | {
+      ok: true;
+      points: Point[];
+      areaM2: number;
+      perimeterM: number;
+      correctionMm: number;
+    }
   | { ok: false; problem: string; wall?: number };
 
 /** Largest gap that is closed by itself, as a share of the typed perimeter (handbook 5). */
@@ -38,7 +44,12 @@ const distance = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y);
 export function outlineFromWalls(walls: readonly Wall[]): OutlineResult {
   if (walls.length < 3) return { ok: false, problem: 'An outline needs at least three walls.' };
   const bad = walls.findIndex((w) => !(w.lengthM > 0) || !Number.isFinite(w.lengthM));
-  if (bad >= 0) return { ok: false, problem: `Wall ${wallName(bad)} must be longer than 0.`, wall: bad };
+  if (bad >= 0)
+    return {
+      ok: false,
+      problem: `Wall ${wallName(bad)} must be longer than 0.`,
+      wall: bad
+    };
   const corners: Point[] = [{ x: 0, y: 0 }];
   let [dx, dy] = [1, 0];
   for (const w of walls) {
@@ -59,9 +70,19 @@ export function outlineFromWalls(walls: readonly Wall[]): OutlineResult {
   });
   const clash = firstClash(points);
   if (clash)
-    return { ok: false, problem: `Wall ${wallName(clash[0])} meets wall ${wallName(clash[1])}. Check the turns.`, wall: clash[1] };
+    return {
+      ok: false,
+      problem: `Wall ${wallName(clash[0])} meets wall ${wallName(clash[1])}. Check the turns.`,
+      wall: clash[1]
+    };
   const perimeterM = points.reduce((s, p, i) => s + distance(p, points[(i + 1) % points.length]!), 0);
-  return { ok: true, points, areaM2: polygonAreaM2(points), perimeterM, correctionMm: gapM * 1000 };
+  return {
+    ok: true,
+    points,
+    areaM2: polygonAreaM2(points),
+    perimeterM,
+    correctionMm: gapM * 1000
+  };
 }
 
 /** Walls are lettered A, B, … Z, A2, B2 … */
@@ -82,8 +103,10 @@ function segmentsMeet(a: Point, b: Point, c: Point, d: Point): boolean {
   const [d1, d2, d3, d4] = [cross(c, d, a), cross(c, d, b), cross(a, b, c), cross(a, b, d)];
   if (((d1 > 0 && d2 < 0) || (d1 < 0 && d2 > 0)) && ((d3 > 0 && d4 < 0) || (d3 < 0 && d4 > 0))) return true;
   const within = (p: Point, q: Point, r: Point) =>
-    Math.min(p.x, q.x) - 1e-9 <= r.x && r.x <= Math.max(p.x, q.x) + 1e-9 &&
-    Math.min(p.y, q.y) - 1e-9 <= r.y && r.y <= Math.max(p.y, q.y) + 1e-9;
+    Math.min(p.x, q.x) - 1e-9 <= r.x &&
+    r.x <= Math.max(p.x, q.x) + 1e-9 &&
+    Math.min(p.y, q.y) - 1e-9 <= r.y &&
+    r.y <= Math.max(p.y, q.y) + 1e-9;
   const flat = 1e-12;
   return (
     (Math.abs(d1) < flat && within(c, d, a)) ||

@@ -2,15 +2,7 @@ import factors from './factors.json';
 import { outlineFromWalls, type Wall } from './outline';
 
 export type SurfaceKind =
-  | 'floor'
-  | 'deck'
-  | 'stair'
-  | 'countertop'
-  | 'door'
-  | 'cladding'
-  | 'cabinet-set'
-  | 'handrail'
-  | 'bench-or-planter';
+  'floor' | 'deck' | 'stair' | 'countertop' | 'door' | 'cladding' | 'cabinet-set' | 'handrail' | 'bench-or-planter';
 
 export type Texture = 'sanded' | 'sawn' | 'wire-brushed' | 'weathered' | 'grooved';
 export type Profile = 'flat' | 'panelled' | 'bead' | 'lap';
@@ -54,7 +46,12 @@ export interface Surface {
 
 /** What a shape measures, or why it can not. */
 export type ShapeMeasure =
-  | { ok: true; areaM2: number; perimeterM: number | null; correctionMm: number }
+  | {
+      ok: true;
+      areaM2: number;
+      perimeterM: number | null;
+      correctionMm: number;
+    }
   | { ok: false; problem: string; wall?: number };
 
 /** Plan area and perimeter of a shape, m² and m; the perimeter is null when only an area is known. */
@@ -66,7 +63,12 @@ export function measureShape(shape: Shape): ShapeMeasure {
       : { ok: false, problem: 'An area must be more than 0.' };
   const { lengthM, widthM } = shape;
   if (!(lengthM > 0 && widthM > 0)) return { ok: false, problem: 'Length and width must be more than 0.' };
-  return { ok: true, areaM2: lengthM * widthM, perimeterM: 2 * (lengthM + widthM), correctionMm: 0 };
+  return {
+    ok: true,
+    areaM2: lengthM * widthM,
+    perimeterM: 2 * (lengthM + widthM),
+    correctionMm: 0
+  };
 }
 
 /** Plan area of a face before texture and profile, m², or what must be typed to know it. */
@@ -84,20 +86,43 @@ export function facePlanArea(surface: Surface, face: Face): FaceArea {
   const pitchM = boards ? boards.widthM + boards.gapM : 0;
   if (face.kind === 'top' || face.kind === 'underside')
     return boards
-      ? { ok: true, areaM2: (shape.areaM2 * boards.widthM) / pitchM, how: 'plan × board / (board + gap)' }
+      ? {
+          ok: true,
+          areaM2: (shape.areaM2 * boards.widthM) / pitchM,
+          how: 'plan × board / (board + gap)'
+        }
       : { ok: true, areaM2: shape.areaM2, how: 'plan' };
   if (face.kind === 'edge' && boards)
-    return { ok: true, areaM2: (shape.areaM2 / pitchM) * 2 * thicknessM, how: '2 × thickness × board length' };
+    return {
+      ok: true,
+      areaM2: (shape.areaM2 / pitchM) * 2 * thicknessM,
+      how: '2 × thickness × board length'
+    };
   if (face.kind === 'end-grain') return endGrainArea(surface);
   return shape.perimeterM === null
-    ? { ok: false, problem: 'Only an area is known. Type the area of this face.' }
-    : { ok: true, areaM2: shape.perimeterM * thicknessM, how: 'perimeter × thickness' };
+    ? {
+        ok: false,
+        problem: 'Only an area is known. Type the area of this face.'
+      }
+    : {
+        ok: true,
+        areaM2: shape.perimeterM * thicknessM,
+        how: 'perimeter × thickness'
+      };
 }
 
 function endGrainArea({ shape, boards, thicknessM }: Surface): FaceArea {
-  if (shape.type !== 'rectangle') return { ok: false, problem: 'The ends can not be told from this shape. Type their area.' };
+  if (shape.type !== 'rectangle')
+    return {
+      ok: false,
+      problem: 'The ends can not be told from this shape. Type their area.'
+    };
   const share = boards ? boards.widthM / (boards.widthM + boards.gapM) : 1;
-  return { ok: true, areaM2: 2 * shape.widthM * share * thicknessM, how: '2 ends × width × thickness' };
+  return {
+    ok: true,
+    areaM2: 2 * shape.widthM * share * thicknessM,
+    how: '2 ends × width × thickness'
+  };
 }
 
 export const textureFactor = (t: Texture): number => factors.texture[t];
@@ -107,7 +132,10 @@ export const profileFactor = (p: Profile): number => factors.profile[p];
 export function effectiveArea(surface: Surface, face: Face): FaceArea {
   const plan = facePlanArea(surface, face);
   if (!plan.ok) return plan;
-  return { ...plan, areaM2: plan.areaM2 * textureFactor(face.texture) * profileFactor(face.profile) };
+  return {
+    ...plan,
+    areaM2: plan.areaM2 * textureFactor(face.texture) * profileFactor(face.profile)
+  };
 }
 
 /** Faces whose kind of surface usually has them, in the order a foreman names them. */

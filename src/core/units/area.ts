@@ -4,8 +4,14 @@ import { M_PER_FT, M_PER_IN } from './length';
 export const M2_PER_FT2 = M_PER_FT * M_PER_FT;
 
 const UNITS = [
-  { pattern: /^(sq\.?\s*ft|square\s+f(ee|oo)t|ft²|ft2|sf)(?![a-z])/i, factor: M2_PER_FT2 },
-  { pattern: /^(sq\.?\s*in|square\s+inch(es)?|in²|in2)(?![a-z])/i, factor: M_PER_IN * M_PER_IN },
+  {
+    pattern: /^(sq\.?\s*ft|square\s+f(ee|oo)t|ft²|ft2|sf)(?![a-z])/i,
+    factor: M2_PER_FT2
+  },
+  {
+    pattern: /^(sq\.?\s*in|square\s+inch(es)?|in²|in2)(?![a-z])/i,
+    factor: M_PER_IN * M_PER_IN
+  },
   { pattern: /^(m²|m2|sq\.?\s*m|square\s+met(er|re)s?)(?![a-z])/i, factor: 1 }
 ] as const;
 
@@ -30,5 +36,8 @@ export function showArea(m2: number, system: UnitSystem): string {
 export function areaParts(m2: number, system: UnitSystem): { number: string; unit: string } {
   const v = system === 'us' ? m2 / M2_PER_FT2 : m2;
   const [whole, part] = decimals(v, v < 10 ? 2 : 1).split('.');
-  return { number: `${grouped(whole!)}.${part}`, unit: system === 'us' ? 'sq ft' : 'm²' };
+  return {
+    number: `${grouped(whole!)}.${part}`,
+    unit: system === 'us' ? 'sq ft' : 'm²'
+  };
 }

@@ -11,7 +11,8 @@ export function showDuration(ms: number, withSeconds = false): string {
   if (withSeconds && s < 3600) return `${Math.floor(s / 60)} min ${String(s % 60).padStart(2, '0')} s`;
   const min = Math.round(Math.abs(ms) / MINUTE_MS);
   if (min < 60) return `${min} min`;
-  if (min < 48 * 60) return min % 60 ? `${Math.floor(min / 60)} h ${String(min % 60).padStart(2, '0')} min` : `${min / 60} h`;
+  if (min < 48 * 60)
+    return min % 60 ? `${Math.floor(min / 60)} h ${String(min % 60).padStart(2, '0')} min` : `${min / 60} h`;
   const h = Math.round(min / 60);
   if (h < 24 * 14) return h % 24 ? `${Math.floor(h / 24)} d ${h % 24} h` : `${h / 24} d`;
   return `${Math.round(h / 24)} d`;

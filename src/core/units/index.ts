@@ -2,6 +2,15 @@ export type { Parsed, UnitSystem } from './parsed';
 export { decimals, grouped } from './parsed';
 export { M_PER_FT, M_PER_IN, parseLength, showLength } from './length';
 export { M2_PER_FT2, areaParts, parseArea, showArea } from './area';
-export { L_PER_FL_OZ, L_PER_GAL, parseVolume, showPour, showSpreadRate, showVolume, volumeParts, wetFilmUm } from './volume';
+export {
+  L_PER_FL_OZ,
+  L_PER_GAL,
+  parseVolume,
+  showPour,
+  showSpreadRate,
+  showVolume,
+  volumeParts,
+  wetFilmUm
+} from './volume';
 export { parseTemperature, showSpeed, showTemperature, showTemperatureGap } from './temperature';
 export { DAY_MS, HOUR_MS, MINUTE_MS, showDuration } from './duration';

@@ -1,6 +1,21 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { M_PER_FT, M_PER_IN, parseArea, parseLength, parseTemperature, parseVolume, showArea, showDuration, showLength, showPour, showSpreadRate, showTemperature, showVolume, wetFilmUm } from '.';
+import {
+  M_PER_FT,
+  M_PER_IN,
+  parseArea,
+  parseLength,
+  parseTemperature,
+  parseVolume,
+  showArea,
+  showDuration,
+  showLength,
+  showPour,
+  showSpreadRate,
+  showTemperature,
+  showVolume,
+  wetFilmUm
+} from '.';
 
 const value = (p: ReturnType<typeof parseLength>) => (p.ok ? p.value : p.problem);
 
@@ -10,7 +25,7 @@ describe('lengths', () => {
     ['3450', 3.45],
     ['100', 0.1],
     ['99', 99],
-    ["12' 6 1/2\"", 12 * M_PER_FT + 6.5 * M_PER_IN],
+    ['12\' 6 1/2"', 12 * M_PER_FT + 6.5 * M_PER_IN],
     ['11 ft 4 in', 11 * M_PER_FT + 4 * M_PER_IN],
     ['28 mm', 0.028],
     ['1,250 mm', 1.25],
@@ -19,15 +34,18 @@ describe('lengths', () => {
 
   it('a bare number is inches in US', () => expect(value(parseLength('30', 'us'))).toBeCloseTo(0.762, 9));
 
-  it.each([['0'], ['-3'], [''], ['three'], ['4 kg'], ['NaN'], ['1e999'], ["3' 4'"], ['1/0 m']])('refuses %s and says how to type it', (text) => {
-    const p = parseLength(text, 'metric');
-    expect(p.ok).toBe(false);
-    expect(!p.ok && p.problem.length).toBeGreaterThan(10);
-  });
+  it.each([['0'], ['-3'], [''], ['three'], ['4 kg'], ['NaN'], ['1e999'], ["3' 4'"], ['1/0 m']])(
+    'refuses %s and says how to type it',
+    (text) => {
+      const p = parseLength(text, 'metric');
+      expect(p.ok).toBe(false);
+      expect(!p.ok && p.problem.length).toBeGreaterThan(10);
+    }
+  );
 
   it('echoes with its unit', () => {
     expect(parseLength('3450', 'metric')).toMatchObject({ echo: '3.45 m' });
-    expect(showLength(12 * M_PER_FT + 6.5 * M_PER_IN, 'us')).toBe("12' 6 1/2\"");
+    expect(showLength(12 * M_PER_FT + 6.5 * M_PER_IN, 'us')).toBe('12\' 6 1/2"');
     expect(showLength(0.022, 'metric')).toBe('22 mm');
     expect(showLength(0.022, 'us')).toBe('7/8"');
   });
@@ -58,7 +76,11 @@ describe('areas, volumes, temperatures, times', () => {
     expect(value(parseVolume('1,250', 'metric'))).toBe(1.25);
     expect(value(parseVolume('1.5 L', 'metric'))).toBe(1.5);
     expect(parseVolume('-1', 'metric').ok).toBe(false);
-    expect([showVolume(0.25, 'metric'), showVolume(4.6, 'metric'), showVolume(4.6, 'us')]).toEqual(['250 ml', '4.60 L', '1.22 gal']);
+    expect([showVolume(0.25, 'metric'), showVolume(4.6, 'metric'), showVolume(4.6, 'us')]).toEqual([
+      '250 ml',
+      '4.60 L',
+      '1.22 gal'
+    ]);
     expect(showPour(1.25, 'metric')).toBe('1,250 ml');
   });
   it('reads temperatures', () => {

@@ -9,7 +9,10 @@ const UNITS = [
   { pattern: /^(gal|gallons?)(?![a-z])/i, factor: L_PER_GAL },
   { pattern: /^(qt|quarts?)(?![a-z])/i, factor: L_PER_GAL / 4 },
   { pattern: /^(pt|pints?)(?![a-z])/i, factor: L_PER_GAL / 8 },
-  { pattern: /^(fl\.?\s*oz|fluid\s+ounces?|oz)(?![a-z])/i, factor: L_PER_FL_OZ },
+  {
+    pattern: /^(fl\.?\s*oz|fluid\s+ounces?|oz)(?![a-z])/i,
+    factor: L_PER_FL_OZ
+  },
   { pattern: /^(l|lit(er|re)s?)(?![a-z])/i, factor: 1 }
 ] as const;
 
@@ -34,9 +37,7 @@ export function volumeParts(litres: number, system: UnitSystem): { number: strin
       : { number: decimals(litres / L_PER_GAL, 2), unit: 'gal' };
   }
   const ml = Math.round(litres * 1000);
-  return ml < 1000
-    ? { number: grouped(String(ml)), unit: 'ml' }
-    : { number: decimals(litres, 2), unit: 'L' };
+  return ml < 1000 ? { number: grouped(String(ml)), unit: 'ml' } : { number: decimals(litres, 2), unit: 'L' };
 }
 
 /** Shows litres as "250 ml" or "4.60 L"; US "12.5 fl oz" or "1.20 gal". */

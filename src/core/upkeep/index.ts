@@ -1,1 +1,11 @@
-export { reserveAfter, wearBase, wearData, wearDate, wearPerYear, type Living, type Soap, type Traffic, type Wetness } from './wear';
+export {
+  reserveAfter,
+  wearBase,
+  wearData,
+  wearDate,
+  wearPerYear,
+  type Living,
+  type Soap,
+  type Traffic,
+  type Wetness
+} from './wear';

@@ -16,7 +16,14 @@ describe('wear', () => {
   });
   it('multiplies traffic, sun, wet and care', () => {
     expect(wearPerYear(0.25, home)).toBe(0.25);
-    expect(wearPerYear(0.42, { traffic: 'shop', sun: 1.4, wet: 'often wet', soap: 'harsh cleaner' })).toBeCloseTo(0.42 * 2.5 * 1.4 * 1.5 * 1.5, 9);
+    expect(
+      wearPerYear(0.42, {
+        traffic: 'shop',
+        sun: 1.4,
+        wet: 'often wet',
+        soap: 'harsh cleaner'
+      })
+    ).toBeCloseTo(0.42 * 2.5 * 1.4 * 1.5 * 1.5, 9);
   });
   it('a home floor is due after 2.4 years; 80 % from ρ', () => {
     const due = wearDate(0, 0.25, 0.4, 0.35);
@@ -26,10 +33,14 @@ describe('wear', () => {
   });
   it('the reserve at the due date is the level, and never below 0', () =>
     fc.assert(
-      fc.property(fc.double({ min: 0.05, max: 3, noNaN: true }), fc.double({ min: 0.1, max: 0.9, noNaN: true }), (perYear, level) => {
-        const years = wearDate(0, perYear, level, 0.35).p50 / (365.25 * DAY_MS);
-        expect(reserveAfter(years, perYear)).toBeCloseTo(level, 6);
-        expect(reserveAfter(years * 50, perYear)).toBe(0);
-      })
+      fc.property(
+        fc.double({ min: 0.05, max: 3, noNaN: true }),
+        fc.double({ min: 0.1, max: 0.9, noNaN: true }),
+        (perYear, level) => {
+          const years = wearDate(0, perYear, level, 0.35).p50 / (365.25 * DAY_MS);
+          expect(reserveAfter(years, perYear)).toBeCloseTo(level, 6);
+          expect(reserveAfter(years * 50, perYear)).toBe(0);
+        }
+      )
     ));
 });

@@ -21,7 +21,11 @@ const Z80 = 1.2815515655446004;
 const FILM: readonly ProductClass[] = ['oil-varnish', 'waterborne-film', 'oil-paint-recipe'];
 
 /** Yearly loss of the reserve by class and place, before traffic, sun, wet and care (handbook 14). */
-export function wearBase(productClass: ProductClass, kind: SurfaceKind, outdoors: boolean): { name: keyof typeof data.basePerYear; perYear: number } {
+export function wearBase(
+  productClass: ProductClass,
+  kind: SurfaceKind,
+  outdoors: boolean
+): { name: keyof typeof data.basePerYear; perYear: number } {
   const name = outdoors
     ? kind === 'cladding' || kind === 'door'
       ? 'verticalCladding'

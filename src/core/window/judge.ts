@@ -56,9 +56,16 @@ export function layingLimits(
   use: { setting: 'indoor' | 'outdoor'; countertop: boolean; lamps: boolean },
   house: HouseRules
 ): LayingLimits {
-  const mc = use.setting === 'outdoor' ? house.mcPercent.outdoor : use.countertop ? house.mcPercent.countertop : house.mcPercent.indoor;
+  const mc =
+    use.setting === 'outdoor'
+      ? house.mcPercent.outdoor
+      : use.countertop
+        ? house.mcPercent.countertop
+        : house.mcPercent.indoor;
   const stricter = (label: number | undefined, own: number) =>
-    label !== undefined && label <= own ? ({ value: label, grade: 'label' } as const) : ({ value: own, grade: 'house' } as const);
+    label !== undefined && label <= own
+      ? ({ value: label, grade: 'label' } as const)
+      : ({ value: own, grade: 'house' } as const);
   return {
     card,
     rhMax: stricter(card.limits.rhMax, house.rhMax),
@@ -66,7 +73,10 @@ export function layingLimits(
     windMaxMPerS: method === 'spray' ? house.windMaxMPerS.spray : house.windMaxMPerS.brush,
     surfaceHotC: house.surfaceHotC,
     mcMin: mc.min,
-    mcMax: card.limits.mcMaxPercent === undefined ? { value: mc.max, grade: 'house' } : { value: card.limits.mcMaxPercent, grade: 'label' },
+    mcMax:
+      card.limits.mcMaxPercent === undefined
+        ? { value: mc.max, grade: 'house' }
+        : { value: card.limits.mcMaxPercent, grade: 'label' },
     lamps: use.lamps
   };
 }
@@ -98,7 +108,12 @@ export function closuresOf(h: SiteHour | null, limits: LayingLimits): Closure[] 
 }
 
 /** The verdict of every hour of a climate from `fromMs` on. The working stretches are in order. */
-export function judgeHours(climate: SiteClimate, limits: LayingLimits, work: readonly Stretch[], fromMs: number): HourVerdict[] {
+export function judgeHours(
+  climate: SiteClimate,
+  limits: LayingLimits,
+  work: readonly Stretch[],
+  fromMs: number
+): HourVerdict[] {
   const first = Math.max(0, Math.floor((fromMs - climate.startMs) / HOUR_MS));
   let s = 0;
   const out: HourVerdict[] = [];
@@ -107,10 +122,41 @@ export function judgeHours(climate: SiteClimate, limits: LayingLimits, work: rea
     while (s < work.length && work[s]!.toMs <= atMs) s++;
     const w = work[s];
     const overlap =
-      w && w.fromMs < atMs + HOUR_MS ? { fromMs: Math.max(w.fromMs, atMs), toMs: Math.min(w.toMs, atMs + HOUR_MS) } : null;
+      w && w.fromMs < atMs + HOUR_MS
+        ? {
+            fromMs: Math.max(w.fromMs, atMs),
+            toMs: Math.min(w.toMs, atMs + HOUR_MS)
+          }
+        : null;
     const closed = closuresOf(climate.hours[i]!, limits);
     if (!overlap) closed.push({ rule: 'off hours', grade: 'house' });
     out.push({ atMs, work: overlap, closed });
+  }
+  return out;
+}
+
+/** A run of hours with the same leading rule; null rule means open. */
+export interface VerdictRun extends Stretch {
+  rule: Rule | null;
+}
+
+/** Joins hours into runs by the first rule that closes them; open hours run only over their working part. */
+export function verdictRuns(verdicts: readonly HourVerdict[]): VerdictRun[] {
+  const out: VerdictRun[] = [];
+  const add = (rule: Rule | null, fromMs: number, toMs: number) => {
+    const last = out[out.length - 1];
+    if (toMs <= fromMs) return;
+    if (last && last.rule === rule && last.toMs === fromMs) last.toMs = toMs;
+    else out.push({ rule, fromMs, toMs });
+  };
+  for (const v of verdicts) {
+    const endMs = v.atMs + HOUR_MS;
+    if (v.closed.length) add(v.closed[0]!.rule, v.atMs, endMs);
+    else if (v.work) {
+      add('off hours', v.atMs, v.work.fromMs);
+      add(null, v.work.fromMs, v.work.toMs);
+      add('off hours', v.work.toMs, endMs);
+    }
   }
   return out;
 }

@@ -69,7 +69,9 @@ function brokenAhead(ctx: SequenceContext, t: CoatTimes): { closure: Closure; at
     const v = ctx.verdicts[i];
     const noData = v?.closed.find((c) => c.rule === 'no data');
     if (!v || noData) return { closure: noData ?? { rule: 'no data', grade: 'law' }, atMs };
-    const broken = v.closed.find((c) => (c.rule === 'rain' && atMs < rainUntil) || (c.rule === 'dew' && atMs < dewUntil));
+    const broken = v.closed.find(
+      (c) => (c.rule === 'rain' && atMs < rainUntil) || (c.rule === 'dew' && atMs < dewUntil)
+    );
     if (broken) return { closure: broken, atMs };
   }
 }
@@ -82,15 +84,28 @@ export function simulateStart(ctx: SequenceContext, startMs: number): SequenceOu
   const coats: SimulatedCoat[] = [];
   const give = (failed?: SequenceOutcome['failed']): SequenceOutcome => {
     const last = coats[coats.length - 1];
-    const days = new Set(coats.flatMap((c) => [localDate(c.laidFromMs, ctx.timeZone), localDate(c.laidToMs - 1, ctx.timeZone)]));
-    return { startMs, ok: !failed, coats, failed, finishMs: last ? (last.touchDry?.p50 ?? last.laidToMs) : startMs, visits: days.size };
+    const days = new Set(
+      coats.flatMap((c) => [localDate(c.laidFromMs, ctx.timeZone), localDate(c.laidToMs - 1, ctx.timeZone)])
+    );
+    return {
+      startMs,
+      ok: !failed,
+      coats,
+      failed,
+      finishMs: last ? (last.touchDry?.p50 ?? last.laidToMs) : startMs,
+      visits: days.size
+    };
   };
   for (const coat of ctx.coats) {
     const below = coats[coats.length - 1];
     const laid = below ? layAfter(ctx, coat, below) : layFirst(ctx, coat, startMs);
     if ('times' in laid) {
       const closed = below?.recoatCloses && laid.times.laidFromMs > below.recoatCloses.p50;
-      coats.push({ ...laid.times, number: coat.number, abradeFirst: Boolean(closed) });
+      coats.push({
+        ...laid.times,
+        number: coat.number,
+        abradeFirst: Boolean(closed)
+      });
       if (laid.broken) return give({ coat: coat.number, ...laid.broken });
     } else return give({ coat: coat.number, ...laid.broken });
   }
@@ -106,10 +121,22 @@ const timesOf = (ctx: SequenceContext, coat: CoatToLay, span: { fromMs: number; 
 /** Lays the first coat at the start itself; a closed start hour or a rule broken ahead is reported, the coat drawn if it can be. */
 function layFirst(ctx: SequenceContext, coat: CoatToLay, startMs: number): Laid {
   const v = ctx.verdicts[hourOf(ctx, startMs)];
-  if (!v) return { broken: { closure: { rule: 'no data', grade: 'law' }, atMs: startMs } };
-  if (v.closed.length || !v.work) return { broken: { closure: v.closed[0] ?? { rule: 'off hours', grade: 'house' }, atMs: v.atMs } };
+  if (!v)
+    return {
+      broken: { closure: { rule: 'no data', grade: 'law' }, atMs: startMs }
+    };
+  if (v.closed.length || !v.work)
+    return {
+      broken: {
+        closure: v.closed[0] ?? { rule: 'off hours', grade: 'house' },
+        atMs: v.atMs
+      }
+    };
   const span = lay(ctx, startMs, coat.layingMinutes);
-  if (!span) return { broken: { closure: { rule: 'no data', grade: 'law' }, atMs: startMs } };
+  if (!span)
+    return {
+      broken: { closure: { rule: 'no data', grade: 'law' }, atMs: startMs }
+    };
   const times = timesOf(ctx, coat, span);
   return { times, broken: brokenAhead(ctx, times) ?? undefined };
 }

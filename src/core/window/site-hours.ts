@@ -1,4 +1,12 @@
-import { boardAirSpeedMPerS, dewPointC, outdoorSurfaceTempC, sunPosition, surfaceSunWPerM2, type Exposure, type WeatherSeries } from '../air';
+import {
+  boardAirSpeedMPerS,
+  dewPointC,
+  outdoorSurfaceTempC,
+  sunPosition,
+  surfaceSunWPerM2,
+  type Exposure,
+  type WeatherSeries
+} from '../air';
 import { HOUR_MS } from '../units';
 import { emcPercent, nextBoardMoisturePercent, type Board } from '../wood';
 
@@ -64,7 +72,12 @@ export function heldRoomClimate(
     ...held,
     sunElevationDeg: sunPosition(span.startMs + i * HOUR_MS, place.latitudeDeg, place.longitudeDeg).elevationDeg
   }));
-  return { startMs: span.startMs, hours, issuedMs: span.startMs, source: 'held room' };
+  return {
+    startMs: span.startMs,
+    hours,
+    issuedMs: span.startMs,
+    source: 'held room'
+  };
 }
 
 /** Climate of an outdoor surface from the weather: sun, night cooling, dew and board moisture hour by hour (handbook 8). */
@@ -99,7 +112,12 @@ export function outdoorClimate(
       sunElevationDeg: sun.elevationDeg
     };
   });
-  return { startMs: weather.startMs, hours, issuedMs: weather.issuedMs, source: weather.source };
+  return {
+    startMs: weather.startMs,
+    hours,
+    issuedMs: weather.issuedMs,
+    source: weather.source
+  };
 }
 
 function firstDayEmc(weather: WeatherSeries): number {

@@ -4,14 +4,31 @@ import type { WeatherHour } from '../air';
 import { coatPlans, sequenceContext, siteClimate } from '../job';
 import { defaultHouseRules as house } from '../house';
 import { HOUR_MS } from '../units';
-import { closuresOf, isTimeZone, layingLimits, localDate, searchStarts, simulateStart, siteHourAt, startCandidates, workingStretches, type SiteHour } from '.';
+import {
+  closuresOf,
+  isTimeZone,
+  layingLimits,
+  localDate,
+  searchStarts,
+  simulateStart,
+  siteHourAt,
+  startCandidates,
+  workingStretches,
+  type SiteHour
+} from '.';
 
 const iso = (ms: number) => new Date(ms).toISOString();
-const week = { mon: { from: '07:30', to: '17:30' }, sun: { from: '01:30', to: '03:30' } };
+const week = {
+  mon: { from: '07:30', to: '17:30' },
+  sun: { from: '01:30', to: '03:30' }
+};
 
 describe('working hours', () => {
   const on = (zone: string, day: string) =>
-    workingStretches(week, zone, Date.parse(`${day}T00:00:00Z`), Date.parse(`${day}T23:59:00Z`)).map((s) => [iso(s.fromMs), iso(s.toMs)]);
+    workingStretches(week, zone, Date.parse(`${day}T00:00:00Z`), Date.parse(`${day}T23:59:00Z`)).map((s) => [
+      iso(s.fromMs),
+      iso(s.toMs)
+    ]);
   it('are wall-clock times of the site', () => {
     expect(on('Europe/London', '2027-05-17')).toEqual([['2027-05-17T06:30:00.000Z', '2027-05-17T16:30:00.000Z']]);
     expect(on('Europe/London', '2027-05-18')).toEqual([]);
@@ -26,8 +43,25 @@ describe('working hours', () => {
   });
 });
 
-const fine: SiteHour = { airTempC: 16, surfaceTempC: 18, rh: 0.6, dewPointC: 8, dewGapC: 10, windMPerS: 3, airSpeedMPerS: 1.8, rainMm: 0, cloud: 0.3, mcPercent: 14, sunElevationDeg: 30 };
-const limits = layingLimits(card('marrum-deck'), 'thin', { setting: 'outdoor', countertop: false, lamps: false }, house);
+const fine: SiteHour = {
+  airTempC: 16,
+  surfaceTempC: 18,
+  rh: 0.6,
+  dewPointC: 8,
+  dewGapC: 10,
+  windMPerS: 3,
+  airSpeedMPerS: 1.8,
+  rainMm: 0,
+  cloud: 0.3,
+  mcPercent: 14,
+  sunElevationDeg: 30
+};
+const limits = layingLimits(
+  card('marrum-deck'),
+  'thin',
+  { setting: 'outdoor', countertop: false, lamps: false },
+  house
+);
 
 describe('may we lay oil this hour', () => {
   it('a fine hour is open', () => expect(closuresOf(fine, limits)).toEqual([]));
@@ -48,20 +82,47 @@ describe('may we lay oil this hour', () => {
   it('no data closes it', () => expect(closuresOf(null, limits)).toEqual([{ rule: 'no data', grade: 'law' }]));
   it('lamps open the dark; spraying wants less wind; counters are drier than floors', () => {
     const use = { setting: 'outdoor' as const, countertop: false, lamps: true };
-    expect(closuresOf({ ...fine, sunElevationDeg: -9 }, layingLimits(card('marrum-deck'), 'thin', use, house))).toEqual([]);
-    expect(closuresOf({ ...fine, windMPerS: 5 }, layingLimits(card('marrum-deck'), 'spray', use, house))).toHaveLength(1);
-    const top = layingLimits({ ...card('corvane-worktop'), limits: { ...card('corvane-worktop').limits, mcMaxPercent: undefined } }, 'thin', { setting: 'indoor', countertop: true, lamps: true }, house);
-    expect(closuresOf({ ...fine, mcPercent: 11 }, top)).toEqual([{ rule: 'boards wet', value: 11, limit: 10, grade: 'house' }]);
-    expect(closuresOf({ ...fine, mcPercent: 4, rh: 0.5 }, top)).toEqual([{ rule: 'too dry', value: 4, limit: 6, grade: 'house' }]);
+    expect(closuresOf({ ...fine, sunElevationDeg: -9 }, layingLimits(card('marrum-deck'), 'thin', use, house))).toEqual(
+      []
+    );
+    expect(closuresOf({ ...fine, windMPerS: 5 }, layingLimits(card('marrum-deck'), 'spray', use, house))).toHaveLength(
+      1
+    );
+    const top = layingLimits(
+      {
+        ...card('corvane-worktop'),
+        limits: { ...card('corvane-worktop').limits, mcMaxPercent: undefined }
+      },
+      'thin',
+      { setting: 'indoor', countertop: true, lamps: true },
+      house
+    );
+    expect(closuresOf({ ...fine, mcPercent: 11 }, top)).toEqual([
+      { rule: 'boards wet', value: 11, limit: 10, grade: 'house' }
+    ]);
+    expect(closuresOf({ ...fine, mcPercent: 4, rh: 0.5 }, top)).toEqual([
+      { rule: 'too dry', value: 4, limit: 6, grade: 'house' }
+    ]);
   });
 });
 
 describe('a sequence of coats outdoors', () => {
   const start = Date.parse('2027-06-14T00:00:00Z');
-  const day = (change: Partial<WeatherHour> = {}): WeatherHour => ({ airTempC: 18, rh: 0.5, windMPerS: 2, rainMm: 0, cloud: 0.9, ...change });
+  const day = (change: Partial<WeatherHour> = {}): WeatherHour => ({
+    airTempC: 18,
+    rh: 0.5,
+    windMPerS: 2,
+    rainMm: 0,
+    cloud: 0.9,
+    ...change
+  });
   const context = (weather: (WeatherHour | null)[]) => {
     const job = deckJob();
-    const climate = siteClimate(job, { startMs: start, hours: weather, issuedMs: start, source: 't' }, { startMs: start, hours: 1 })!;
+    const climate = siteClimate(
+      job,
+      { startMs: start, hours: weather, issuedMs: start, source: 't' },
+      { startMs: start, hours: 1 }
+    )!;
     return sequenceContext(job, climate, coatPlans(job, job.products[0]!, house), knowledge, start);
   };
   const settled = Array.from({ length: 168 }, () => day());
@@ -76,7 +137,14 @@ describe('a sequence of coats outdoors', () => {
   });
   it('refuses a start whose coat is rained on before it is safe, and names the rule and hour', () => {
     const wet = settled.map((h, i) => (i === 12 ? day({ rainMm: 2, cloud: 1 }) : h));
-    expect(simulateStart(context(wet), eight)).toMatchObject({ ok: false, failed: { coat: 1, closure: { rule: 'rain', value: 2 }, atMs: start + 12 * HOUR_MS } });
+    expect(simulateStart(context(wet), eight)).toMatchObject({
+      ok: false,
+      failed: {
+        coat: 1,
+        closure: { rule: 'rain', value: 2 },
+        atMs: start + 12 * HOUR_MS
+      }
+    });
   });
   it('a later coat waits for the rain to pass and the boards to dry', () => {
     const wet = settled.map((h, i) => (i >= 26 && i < 44 ? day({ rainMm: 1, cloud: 1, rh: 0.95 }) : h));
@@ -85,9 +153,13 @@ describe('a sequence of coats outdoors', () => {
   });
   it('a gap in the weather closes the hours, and a coat over it is not promised', () => {
     const gap = settled.map((h, i) => (i >= 10 && i < 20 ? null : h));
-    expect(simulateStart(context(gap), eight)).toMatchObject({ ok: false, failed: { closure: { rule: 'no data' } } });
+    expect(simulateStart(context(gap), eight)).toMatchObject({
+      ok: false,
+      failed: { closure: { rule: 'no data' } }
+    });
   });
-  it('past the end there is no data', () => expect(simulateStart(context(settled.slice(0, 12)), eight).failed?.closure.rule).toBe('no data'));
+  it('past the end there is no data', () =>
+    expect(simulateStart(context(settled.slice(0, 12)), eight).failed?.closure.rule).toBe('no data'));
   it('the search finds every open hour and puts good starts first, soonest finish first', () => {
     const ctx = context(settled.map((h, i) => (i % 24 === 17 && i < 48 ? day({ rainMm: 1, cloud: 1 }) : h)));
     const found = searchStarts(ctx);

@@ -26,13 +26,17 @@ export function wallClockMs(date: Temporal.PlainDate, time: string, timeZone: st
 
 /** The working stretches that touch the time from `fromMs` to `toMs`, in order. */
 export function workingStretches(week: WorkingHours, timeZone: string, fromMs: number, toMs: number): Stretch[] {
-  const dateOf = (ms: number) => Temporal.Instant.fromEpochMilliseconds(Math.floor(ms)).toZonedDateTimeISO(timeZone).toPlainDate();
+  const dateOf = (ms: number) =>
+    Temporal.Instant.fromEpochMilliseconds(Math.floor(ms)).toZonedDateTimeISO(timeZone).toPlainDate();
   const out: Stretch[] = [];
   const last = dateOf(toMs);
   for (let d = dateOf(fromMs); Temporal.PlainDate.compare(d, last) <= 0; d = d.add({ days: 1 })) {
     const day = week[WEEKDAYS[d.dayOfWeek - 1]!];
     if (!day) continue;
-    const stretch = { fromMs: wallClockMs(d, day.from, timeZone), toMs: wallClockMs(d, day.to, timeZone) };
+    const stretch = {
+      fromMs: wallClockMs(d, day.from, timeZone),
+      toMs: wallClockMs(d, day.to, timeZone)
+    };
     if (stretch.toMs > stretch.fromMs && stretch.toMs > fromMs && stretch.fromMs < toMs) out.push(stretch);
   }
   return out;

@@ -3,20 +3,43 @@ import { describe, expect, it } from 'vitest';
 import { emcPercent, findSpecies, moistureTauHours, nextBoardMoisturePercent, speciesOf, speciesTable } from '.';
 
 describe('EMC', () => {
-  it.each([[0.5, 9.2], [0.65, 12.0], [0.9, 20.5]])('21.1 °C, %d → %d % (handbook 8)', (rh, emc) => expect(emcPercent(21.1, rh)).toBeCloseTo(emc, 1));
+  it.each([
+    [0.5, 9.2],
+    [0.65, 12.0],
+    [0.9, 20.5]
+  ])('21.1 °C, %d → %d % (handbook 8)', (rh, emc) => expect(emcPercent(21.1, rh)).toBeCloseTo(emc, 1));
 
   // Published table of the Wood Handbook, °C by relative humidity; entries to a tenth of a per cent.
   it.each([
-    [-1.1, 0.3, 6.3], [-1.1, 0.8, 16.5], [4.4, 0.5, 9.5], [10.0, 0.25, 5.5], [10.0, 0.85, 18.4], [15.6, 0.4, 7.8],
-    [21.1, 0.1, 2.5], [21.1, 0.2, 4.5], [21.1, 0.3, 6.2], [21.1, 0.4, 7.7], [21.1, 0.6, 11.0], [21.1, 0.7, 13.1], [21.1, 0.8, 16.0], [21.1, 0.95, 23.9],
-    [26.7, 0.5, 9.1], [32.2, 0.75, 13.9], [37.8, 0.65, 11.2], [54.4, 0.5, 7.9]
+    [-1.1, 0.3, 6.3],
+    [-1.1, 0.8, 16.5],
+    [4.4, 0.5, 9.5],
+    [10.0, 0.25, 5.5],
+    [10.0, 0.85, 18.4],
+    [15.6, 0.4, 7.8],
+    [21.1, 0.1, 2.5],
+    [21.1, 0.2, 4.5],
+    [21.1, 0.3, 6.2],
+    [21.1, 0.4, 7.7],
+    [21.1, 0.6, 11.0],
+    [21.1, 0.7, 13.1],
+    [21.1, 0.8, 16.0],
+    [21.1, 0.95, 23.9],
+    [26.7, 0.5, 9.1],
+    [32.2, 0.75, 13.9],
+    [37.8, 0.65, 11.2],
+    [54.4, 0.5, 7.9]
   ])('table: %d °C, %d → %d %', (t, rh, emc) => expect(Math.abs(emcPercent(t, rh) - emc)).toBeLessThanOrEqual(0.15));
 
   it('rises with humidity at any temperature people work in', () =>
     fc.assert(
-      fc.property(fc.double({ min: -10, max: 45, noNaN: true }), fc.double({ min: 0, max: 0.98, noNaN: true }), (t, rh) => {
-        expect(emcPercent(t, rh + 0.02)).toBeGreaterThan(emcPercent(t, rh));
-      })
+      fc.property(
+        fc.double({ min: -10, max: 45, noNaN: true }),
+        fc.double({ min: 0, max: 0.98, noNaN: true }),
+        (t, rh) => {
+          expect(emcPercent(t, rh + 0.02)).toBeGreaterThan(emcPercent(t, rh));
+        }
+      )
     ));
 });
 

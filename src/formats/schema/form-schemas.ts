@@ -8,7 +8,10 @@ const name = Type.String({ minLength: 1, maxLength: 80 });
 const role = Type.Enum(['lead', 'hand', 'office']);
 
 export const SignInSchema = Type.Object({ email, password: Type.String({ minLength: 1, maxLength: 200 }) }, closed);
-export const FirstAccountSchema = Type.Object({ crewName: name, name, email, password, units: Type.Enum(['metric', 'us']) }, closed);
+export const FirstAccountSchema = Type.Object(
+  { crewName: name, name, email, password, units: Type.Enum(['metric', 'us']) },
+  closed
+);
 export const PersonSchema = Type.Object({ name, email, password, role }, closed);
 export const RoleSchema = Type.Object({ userId: Type.String({ minLength: 1, maxLength: 36 }), role }, closed);
 
@@ -34,7 +37,13 @@ export const NewJobSchema = Type.Object(
 export const PricesSchema = Type.Object(
   {
     prices: Type.Array(
-      Type.Object({ packId: Type.String({ minLength: 1, maxLength: 40 }), priceCents: Type.Integer({ minimum: 0, maximum: 10000000 }) }, closed),
+      Type.Object(
+        {
+          packId: Type.String({ minLength: 1, maxLength: 40 }),
+          priceCents: Type.Integer({ minimum: 0, maximum: 10000000 })
+        },
+        closed
+      ),
       { minItems: 1, maxItems: 24 }
     )
   },

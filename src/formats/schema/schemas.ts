@@ -18,7 +18,17 @@ export const schemas = {
 
 /** The schemas of the open file formats, as published in docs/schemas. */
 export const publishedSchemas = {
-  'job-1.schema.json': { $schema: 'http://json-schema.org/draft-07/schema#', ...JobDocumentSchema },
-  'product-card.schema.json': { $schema: 'http://json-schema.org/draft-07/schema#', ...ProductCardSchema },
-  'work-event.schema.json': { $schema: 'http://json-schema.org/draft-07/schema#', title: 'Basket work event', ...NewEventSchema }
+  'job-1.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    ...JobDocumentSchema
+  },
+  'product-card.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    ...ProductCardSchema
+  },
+  'work-event.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    title: 'Basket work event',
+    ...NewEventSchema
+  }
 };

@@ -19,7 +19,8 @@ export function fieldProblems(errors: readonly ErrorObject[]): FieldProblem[] {
   const branch = (e: ErrorObject) => /^(.*\/anyOf\/\d+)\//.exec(e.schemaPath)?.[1];
   const wrong = new Set(errors.filter((e) => e.keyword === 'const').map(branch));
   const kept = errors.filter((e) => !(branch(e) && wrong.has(branch(e))));
-  const inUnion = (e: ErrorObject) => e.keyword === 'anyOf' && kept.some((k) => k !== e && k.instancePath.startsWith(e.instancePath));
+  const inUnion = (e: ErrorObject) =>
+    e.keyword === 'anyOf' && kept.some((k) => k !== e && k.instancePath.startsWith(e.instancePath));
   const out = new Map<string, FieldProblem>();
   for (const e of kept.filter((k) => !inUnion(k))) {
     const p = inWords(e);
@@ -33,11 +34,20 @@ function inWords(e: ErrorObject): FieldProblem {
   const path = e.instancePath;
   switch (e.keyword) {
     case 'required':
-      return { path: `${path}/${String(p.missingProperty)}`, problem: 'is missing' };
+      return {
+        path: `${path}/${String(p.missingProperty)}`,
+        problem: 'is missing'
+      };
     case 'additionalProperties':
-      return { path: `${path}/${String(p.additionalProperty)}`, problem: 'is not a field of this format; take it out' };
+      return {
+        path: `${path}/${String(p.additionalProperty)}`,
+        problem: 'is not a field of this format; take it out'
+      };
     case 'enum':
-      return { path, problem: `must be one of: ${(p.allowedValues as unknown[]).join(', ')}` };
+      return {
+        path,
+        problem: `must be one of: ${(p.allowedValues as unknown[]).join(', ')}`
+      };
     case 'exclusiveMinimum':
       return { path, problem: `must be more than ${String(p.limit)}` };
     case 'minimum':
@@ -45,19 +55,34 @@ function inWords(e: ErrorObject): FieldProblem {
     case 'maximum':
       return { path, problem: `must be ${String(p.limit)} or less` };
     case 'minLength':
-      return { path, problem: p.limit === 1 ? 'must not be empty' : `needs at least ${String(p.limit)} characters` };
+      return {
+        path,
+        problem: p.limit === 1 ? 'must not be empty' : `needs at least ${String(p.limit)} characters`
+      };
     case 'maxLength':
-      return { path, problem: `must be ${String(p.limit)} characters or fewer` };
+      return {
+        path,
+        problem: `must be ${String(p.limit)} characters or fewer`
+      };
     case 'minItems':
       return { path, problem: `needs at least ${String(p.limit)}` };
     case 'maxItems':
       return { path, problem: `may hold ${String(p.limit)} at most` };
     case 'format':
-      return { path, problem: FORMATS[String(p.format)] ?? `must be a ${String(p.format)}` };
+      return {
+        path,
+        problem: FORMATS[String(p.format)] ?? `must be a ${String(p.format)}`
+      };
     case 'type':
-      return { path, problem: `must be ${TYPES[String(p.type)] ?? String(p.type)}` };
+      return {
+        path,
+        problem: `must be ${TYPES[String(p.type)] ?? String(p.type)}`
+      };
     case 'anyOf':
-      return { path: path.endsWith('/type') || path === '' ? `${path}/type` : path, problem: 'is not a kind this format knows' };
+      return {
+        path: path.endsWith('/type') || path === '' ? `${path}/type` : path,
+        problem: 'is not a kind this format knows'
+      };
     case 'pattern':
       return { path, problem: `“must match ${String(p.pattern)}”` };
     default:

@@ -5,7 +5,10 @@ import { answerPosition, DESK_DAYS_AHEAD, deskSeries, weatherHour } from '.';
 
 const place = { latitudeDeg: 53.06, longitudeDeg: 0.27 };
 const t0 = Date.parse('2027-01-01T00:00:00Z');
-const year = Array.from({ length: 365 * 24 }, (_, i) => ({ at: t0 + i * HOUR_MS, ...weatherHour(t0 + i * HOUR_MS, place) }));
+const year = Array.from({ length: 365 * 24 }, (_, i) => ({
+  at: t0 + i * HOUR_MS,
+  ...weatherHour(t0 + i * HOUR_MS, place)
+}));
 const mean = (xs: number[]) => xs.reduce((s, x) => s + x, 0) / xs.length;
 
 describe('the weather desk', () => {
@@ -14,7 +17,13 @@ describe('the weather desk', () => {
     expect(ask()).toBe(ask());
     expect(JSON.stringify(answerPosition(new URLSearchParams({ coords: 'POINT(5 45)' }), t0))).not.toBe(ask());
   });
-  it('holds only possible values', () => expect(weatherProblem(year.map((h) => h.at), year)).toBeNull());
+  it('holds only possible values', () =>
+    expect(
+      weatherProblem(
+        year.map((h) => h.at),
+        year
+      )
+    ).toBeNull());
   it('is warmer in the afternoon than before dawn, and in summer than in winter', () => {
     const at = (hour: number) => mean(year.filter((h) => new Date(h.at).getUTCHours() === hour).map((h) => h.airTempC));
     expect(at(15) - at(4)).toBeGreaterThan(3);
@@ -40,9 +49,17 @@ describe('the weather desk', () => {
   });
   it('refuses questions it can not read', () => {
     const ask = (q: Record<string, string>) => answerPosition(new URLSearchParams(q), t0);
-    expect(ask({ coords: 'somewhere' })).toMatchObject({ status: 400, body: { problem: expect.stringContaining('POINT') } });
+    expect(ask({ coords: 'somewhere' })).toMatchObject({
+      status: 400,
+      body: { problem: expect.stringContaining('POINT') }
+    });
     expect(ask({ coords: 'POINT(0 99)' }).status).toBe(400);
     expect(ask({ coords: 'POINT(0 50)', datetime: 'tomorrow/yesterday' }).status).toBe(400);
-    expect(ask({ coords: 'POINT(0 50)', datetime: '2027-01-02T00:00:00Z/2027-01-01T00:00:00Z' }).status).toBe(400);
+    expect(
+      ask({
+        coords: 'POINT(0 50)',
+        datetime: '2027-01-02T00:00:00Z/2027-01-01T00:00:00Z'
+      }).status
+    ).toBe(400);
   });
 });

@@ -29,9 +29,22 @@ export function weatherHour(atMs: number, place: { latitudeDeg: number; longitud
   const airTempC = airMass + swing * Math.cos(((solarHour - 15) / DAY_H) * 2 * Math.PI) - 1.2 * Math.min(rainMm, 2);
   const depression = clamp(5.2 - 4.4 * clamp(front + 0.2, 0, 1) + 1.2 * smoothNoise(seed + 5, h / 40), 0.5, 9);
   const dewPoint = Math.min(airMass - depression, airTempC - 0.1);
-  const byDay = Math.max(0, Math.sin((sunPosition(atMs, place.latitudeDeg, place.longitudeDeg).elevationDeg * Math.PI) / 180));
-  const windMPerS = clamp(2.2 + 3.4 * clamp(front + 0.35, 0, 1.5) + 1.8 * byDay + 1.1 * smoothNoise(seed + 6, h / 6), 0.3, 22);
-  return { airTempC, rh: Math.max(0.1, relativeHumidity(airTempC, dewPoint)), windMPerS, rainMm, cloud };
+  const byDay = Math.max(
+    0,
+    Math.sin((sunPosition(atMs, place.latitudeDeg, place.longitudeDeg).elevationDeg * Math.PI) / 180)
+  );
+  const windMPerS = clamp(
+    2.2 + 3.4 * clamp(front + 0.35, 0, 1.5) + 1.8 * byDay + 1.1 * smoothNoise(seed + 6, h / 6),
+    0.3,
+    22
+  );
+  return {
+    airTempC,
+    rh: Math.max(0.1, relativeHumidity(airTempC, dewPoint)),
+    windMPerS,
+    rainMm,
+    cloud
+  };
 }
 
 /** Yearly course of the mean and of the daily swing, °C, by latitude; the year is turned round south of the equator. */
@@ -39,11 +52,19 @@ function seasonalMeanC(atMs: number, latitudeDeg: number) {
   const hourOfYear = (atMs / HOUR_MS) % YEAR_H;
   const summer = Math.cos(((hourOfYear - 200 * DAY_H) / YEAR_H) * 2 * Math.PI) * (latitudeDeg < 0 ? -1 : 1);
   const lat = Math.abs(latitudeDeg);
-  return { mean: 27 - 0.0055 * lat * lat - 0.05 * lat + summer * Math.min(12, lat * 0.14), swing: 4.2 + 1.6 * summer * Math.min(1, lat / 40) };
+  return {
+    mean: 27 - 0.0055 * lat * lat - 0.05 * lat + summer * Math.min(12, lat * 0.14),
+    swing: 4.2 + 1.6 * summer * Math.min(1, lat / 40)
+  };
 }
 
 /** What the desk answers: hourly weather from `fromMs` to `toMs`, held within its days back and ahead of the issue. */
-export function deskSeries(place: { latitudeDeg: number; longitudeDeg: number }, issuedMs: number, fromMs: number, toMs: number): WeatherSeries {
+export function deskSeries(
+  place: { latitudeDeg: number; longitudeDeg: number },
+  issuedMs: number,
+  fromMs: number,
+  toMs: number
+): WeatherSeries {
   const hour = (ms: number) => Math.floor(ms / HOUR_MS) * HOUR_MS;
   const startMs = hour(Math.max(fromMs, issuedMs - DESK_DAYS_BACK * DAY_H * HOUR_MS));
   const endMs = hour(Math.min(toMs, issuedMs + DESK_DAYS_AHEAD * DAY_H * HOUR_MS));

@@ -1,0 +1,176 @@
+import { spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import { existsSync, openSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { databaseRuns, ensureDatabase, startDatabase, stopDatabase, tail } from './database.mjs';
+import { build, checkNode, debianPackages, npmPackages } from './needs.mjs';
+import { keptSecret, prepare, root } from './places.mjs';
+import { endProcess, endUnderWay, livePid, portTaken, run, sleep, writePid } from './processes.mjs';
+import { say, Stop } from './say.mjs';
+
+/** @typedef {import('./places.mjs').Places} Places */
+
+export const APP_MARK = join(root, 'build');
+const OWN_MARK = 'cli/basket.mjs';
+const APP_PATIENCE_MS = 8000;
+
+/** Sources of Basket run by tsx. @param {string} script @param {string[]} args @param {NodeJS.ProcessEnv} env @param {boolean} [quiet] */
+export const runScript = (script, args, env, quiet = true) =>
+  run(process.execPath, [join(root, 'node_modules/tsx/dist/cli.mjs'), join(root, script), ...args], {
+    cwd: root,
+    env: { ...process.env, ...env },
+    quiet
+  });
+
+/** Stops app and database of a place; gives whether anything ran. @param {Places} p */
+export async function stopAll(p) {
+  const app = await endProcess(p.appPid, APP_MARK, APP_PATIENCE_MS);
+  const db = await stopDatabase(p);
+  rmSync(p.run, { recursive: true, force: true });
+  return app || db;
+}
+
+/**
+ * Launches the app on a loopback port and waits until it answers.
+ * @param {Places} p @param {number} port @param {NodeJS.ProcessEnv} env
+ */
+export async function launchApp(p, port, env) {
+  const log = openSync(p.appLog, 'a', 0o600);
+  const child = spawn(process.execPath, [join(APP_MARK, 'index.js')], {
+    cwd: root,
+    detached: true,
+    stdio: ['ignore', log, log],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      HOST: '127.0.0.1',
+      PORT: String(port),
+      BODY_SIZE_LIMIT: '3M',
+      SHUTDOWN_TIMEOUT: '3',
+      ...env
+    }
+  });
+  let ended = false;
+  child.on('exit', () => (ended = true));
+  child.unref();
+  if (child.pid) writePid(p.appPid, child.pid);
+  for (let i = 0; i < 600 && !ended; i++) {
+    try {
+      const r = await fetch(`http://127.0.0.1:${port}/sign-in`, {
+        redirect: 'manual'
+      });
+      if (r.status < 500) return child;
+    } catch {
+      // Not listening yet.
+    }
+    await sleep(50);
+  }
+  throw new Stop(`The app did not start. The end of ${p.appLog}:\n${tail(p.appLog)}`);
+}
+
+/**
+ * Starts everything and serves until Ctrl-C or `./basket stop`.
+ * @param {Places} p @param {{ demo: boolean, port: number }} how
+ */
+export async function serve(p, how) {
+  checkNode();
+  prepare(p);
+  const other = livePid(p.ownPid, OWN_MARK);
+  if (other !== null && other !== process.pid)
+    throw new Stop('Basket is running already from this folder. Stop it with ./basket stop.');
+  writePid(p.ownPid, process.pid);
+  /** @type {(code: number) => void} */
+  let finish = () => {};
+  const ended = new Promise((resolve) => (finish = resolve));
+  let stopping = false;
+  const stop = async (/** @type {number} */ code) => {
+    if (stopping) return;
+    stopping = true;
+    endUnderWay();
+    await stopAll(p);
+    rmSync(p.ownPid, { force: true });
+    finish(code);
+  };
+  for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
+    process.on(signal, () => {
+      say(stopping ? 'Still stopping …' : '\nStopping.');
+      void stop(0);
+    });
+  try {
+    await up(p, how, stop, () => stopping);
+  } catch (e) {
+    if (!stopping) {
+      await stop(1);
+      throw e;
+    }
+  }
+  process.exit(/** @type {number} */ (await ended));
+}
+
+/** @param {Places} p @param {{ demo: boolean, port: number }} how @param {(code: number) => Promise<void>} stop @param {() => boolean} stopping */
+async function up(p, how, stop, stopping) {
+  if (!existsSync(p.appPid) && (await portTaken(how.port)))
+    throw new Stop(
+      `Port ${how.port} is taken by another program. Choose another: ./basket ${how.demo ? 'demo' : 'start'} --port ${how.port + 1}`
+    );
+  await debianPackages();
+  await npmPackages();
+  await build(p.buildStamp);
+  await endProcess(p.appPid, APP_MARK, APP_PATIENCE_MS);
+  if (await portTaken(how.port))
+    throw new Stop(`Port ${how.port} is taken by another program. Choose another with --port ${how.port + 1}.`);
+  const database = await startDatabase(p, how.port + 10000);
+  const name = how.demo ? 'basket_demo' : 'basket';
+  await ensureDatabase(p, name, { fresh: how.demo });
+  const env = {
+    DATABASE_URL: database.url(name),
+    BASKET_SECRET: keptSecret(p.secret, () => randomBytes(32).toString('hex')),
+    ORIGIN: `http://127.0.0.1:${how.port}`,
+    BASKET_DEMO: how.demo ? '1' : ''
+  };
+  let signIns = '';
+  if (how.demo) {
+    const loaded = await runScript('cli/load-demo.ts', [], env);
+    if (loaded.code !== 0) throw new Stop(`The demo world could not be loaded:\n${loaded.output.slice(-2000)}`);
+    signIns = loaded.output.trim();
+  }
+  if (stopping()) return;
+  const app = await launchApp(p, how.port, env);
+  app.on('exit', (code) => {
+    if (stopping()) return;
+    process.stderr.write(`The app ended by itself (${code ?? 'killed'}). The end of ${p.appLog}:\n${tail(p.appLog)}\n`);
+    void stop(1);
+  });
+  say(`\nBasket is at http://127.0.0.1:${how.port}`);
+  say(signIns || 'The first visit makes the first account.');
+  say('Ctrl-C stops it, or ./basket stop from another terminal.');
+}
+
+/** Stops a Basket that runs from this folder. @param {Places} p */
+export async function stopCommand(p) {
+  const other = livePid(p.ownPid, OWN_MARK);
+  if (other !== null && other !== process.pid) {
+    process.kill(other, 'SIGTERM');
+    while (livePid(p.ownPid, OWN_MARK) === other) await sleep(50);
+    say('Stopped.');
+    return;
+  }
+  rmSync(p.ownPid, { force: true });
+  say((await stopAll(p)) ? 'Stopped what an earlier start had left.' : 'Nothing was running.');
+}
+
+/**
+ * Runs something against the database of `./basket start`, starting it for the while when it is not running.
+ * @template T @param {Places} p @param {() => Promise<T>} work
+ */
+export async function withDatabase(p, work) {
+  if (databaseRuns(p)) return work();
+  prepare(p);
+  await debianPackages();
+  await startDatabase(p, 14180);
+  try {
+    return await work();
+  } finally {
+    await stopAll(p);
+  }
+}

@@ -1,0 +1,147 @@
+import type { Span } from '../drying';
+import { classTraits, isTwoPart, touchDryProgress } from '../product';
+import { localDate } from '../window';
+import type { JobDocument } from './document-schema';
+import { openBays, ragsUnaccounted, type WorkState } from './fold';
+import type { LiveWork } from './live';
+import { coatCount, finishCard } from './problems';
+
+/** What the crew does next, in order. The first is what to do now; `closed` says why a step may not be taken yet. */
+export type Step = { closed?: string } & (
+  | {
+      kind: 'wipe';
+      coat: number;
+      bay: number;
+      fromMs: number | null;
+      byMs: number | null;
+      spreadAtMs: number;
+      left: boolean;
+    }
+  | { kind: 'stir'; batch: string; fromMs: number; untilMs: number }
+  | { kind: 'mix'; batch: string; coat: number; twoPart: boolean }
+  | {
+      kind: 'spread';
+      coat: number;
+      bay: number;
+      batch?: string;
+      early: boolean;
+    }
+  | { kind: 'close coat'; coat: number; bays: number }
+  | { kind: 'wait'; coat: number; next: number; span: Span; progress: number }
+  | { kind: 'rags'; out: number }
+  | { kind: 'close day'; date: string }
+  | { kind: 'leave' }
+);
+
+/** Batches are lettered A … Z, then AA, AB … */
+export function batchLetter(index: number): string {
+  const letter = String.fromCharCode(65 + (index % 26));
+  return index < 26 ? letter : batchLetter(Math.floor(index / 26) - 1) + letter;
+}
+
+/** The next steps on site at an instant; empty when the job has no product or nothing to lay. */
+export function nextSteps(job: JobDocument, state: WorkState, live: LiveWork, nowMs: number): Step[] {
+  const card = finishCard(job);
+  const wanted = coatCount(job);
+  if (!card || wanted === 0) return [];
+  const out: Step[] = [];
+  for (const b of live.batches)
+    if (b.stirredAtMs === undefined && b.emptiedAtMs === undefined)
+      out.push({
+        kind: 'stir',
+        batch: b.batch,
+        fromMs: b.mixedAtMs,
+        untilMs: b.stirUntilMs
+      });
+  const left = !classTraits(card.class).mustBeWiped;
+  const open = live.bays
+    .filter((b) => b.wipedAtMs === undefined)
+    .sort((a, b) => (a.wipeByMs ?? a.spreadAtMs) - (b.wipeByMs ?? b.spreadAtMs));
+  for (const b of open)
+    out.push({
+      kind: 'wipe',
+      coat: b.coat,
+      bay: b.bay,
+      fromMs: b.wipeFromMs,
+      byMs: b.wipeByMs,
+      spreadAtMs: b.spreadAtMs,
+      left
+    });
+  out.push(...coatSteps(job, state, live, wanted, nowMs));
+  const rags = ragsUnaccounted(state);
+  if (rags > 0) out.push({ kind: 'rags', out: rags });
+  const today = localDate(nowMs, job.site.timeZone);
+  const workedToday = state.lastAtMs > 0 && localDate(state.lastAtMs, job.site.timeZone) === today;
+  if (workedToday && !state.closedDays.includes(today) && state.handedOverAtMs === undefined)
+    out.push({
+      kind: 'close day',
+      date: today,
+      ...(rags > 0
+        ? { closed: `${rags} rags are not made safe` }
+        : open.length > 0
+          ? { closed: `bay ${open[0]!.bay} is still open` }
+          : {})
+    });
+  return out;
+}
+
+function coatSteps(job: JobDocument, state: WorkState, live: LiveWork, wanted: number, nowMs: number): Step[] {
+  const card = finishCard(job)!;
+  const openCoat = state.coats.find((c) => c.closedAtMs === undefined);
+  const last = live.coats[live.coats.length - 1];
+  const next = openCoat?.coat ?? (last?.number ?? 0) + 1;
+  if (next > wanted) return state.handedOverAtMs === undefined ? [{ kind: 'leave' }] : [];
+  const out: Step[] = [];
+  const below = live.coats.find((c) => c.number === next - 1);
+  const cures = classTraits(card.class).cures;
+  let closed: string | undefined;
+  let early = false;
+  if (below && !openCoat) {
+    early = below.progress < 1;
+    if (early)
+      out.push({
+        kind: 'wait',
+        coat: below.number,
+        next,
+        span: below.recoatOpens,
+        progress: below.progress
+      });
+    if (cures && below.progress < touchDryProgress(card)) closed = `coat ${below.number} is not touch dry`;
+    else if (!cures && early) closed = `coat ${below.number} is still soaking in`;
+  }
+  const batch = live.batches.find(
+    (b) => b.coat === next && b.emptiedAtMs === undefined && (b.thickensAtMs ?? Infinity) > nowMs
+  );
+  if (!batch)
+    out.push({
+      kind: 'mix',
+      batch: batchLetter(state.batches.length),
+      coat: next,
+      twoPart: isTwoPart(card),
+      ...(closed && { closed })
+    });
+  out.push({
+    kind: 'spread',
+    coat: next,
+    bay: (openCoat?.bays.reduce((m, b) => Math.max(m, b.bay), 0) ?? 0) + 1,
+    batch: batch?.batch,
+    early,
+    ...(closed
+      ? { closed }
+      : !batch && isTwoPart(card)
+        ? { closed: 'mix a batch first' }
+        : batch && batch.stirredAtMs === undefined
+          ? { closed: `batch ${batch.batch} is not stirred` }
+          : {})
+  });
+  if (openCoat && openCoat.bays.length > 0) {
+    const bay = openBays(state)[0];
+    out.push({
+      kind: 'close coat',
+      coat: openCoat.coat,
+      bays: openCoat.bays.length,
+      ...(bay && { closed: `bay ${bay.bay} is still open` })
+    });
+  }
+  return out;
+}

@@ -1,0 +1,42 @@
+import { getRequestEvent } from '$app/server';
+import { hash, verify } from '@node-rs/argon2';
+import { betterAuth } from 'better-auth';
+import { drizzleAdapter } from 'better-auth/adapters/drizzle';
+import { sveltekitCookies } from 'better-auth/svelte-kit';
+import { v7 as uuidv7 } from 'uuid';
+import { config } from '../config';
+import { db } from '../db';
+import * as schema from '../db/schema';
+
+/** Passwords (argon2id), sessions and their cookies. Its own endpoints are not mounted: Basket's pages call it on the server only. */
+export const auth = betterAuth({
+  baseURL: config.origin,
+  secret: config.authSecret,
+  database: drizzleAdapter(db, { provider: 'mysql', schema }),
+  emailAndPassword: {
+    enabled: true,
+    disableSignUp: true,
+    minPasswordLength: 10,
+    maxPasswordLength: 200,
+    password: {
+      hash: (p) => hash(p),
+      verify: ({ hash: h, password }) => verify(h, password)
+    }
+  },
+  user: {
+    additionalFields: {
+      crewId: { type: 'string', required: true, input: false },
+      role: { type: 'string', required: true, input: false },
+      units: { type: 'string', required: true, input: false },
+      active: { type: 'boolean', required: true, input: false }
+    }
+  },
+  session: { expiresIn: 60 * 60 * 24 * 30, updateAge: 60 * 60 * 24 },
+  advanced: {
+    database: { generateId: () => uuidv7() },
+    useSecureCookies: config.origin.startsWith('https:')
+  },
+  rateLimit: { enabled: false },
+  telemetry: { enabled: false },
+  plugins: [sveltekitCookies(getRequestEvent)]
+});

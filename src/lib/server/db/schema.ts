@@ -1,0 +1,201 @@
+import {
+  bigint,
+  boolean,
+  char,
+  datetime,
+  index,
+  int,
+  mysqlEnum,
+  mysqlTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+  varchar
+} from 'drizzle-orm/mysql-core';
+import type { JobDocument, NewEvent, Plan } from '../../../core/job';
+import type { ProductCard } from '../../../core/product';
+import type { WorkingHours } from '../../../core/window';
+import { jsonDocument } from './types';
+
+const id = (name = 'id') => char(name, { length: 36 });
+const at = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
+
+/** One crew is one household of data: every row below belongs to one. */
+export const crew = mysqlTable('crew', {
+  id: id().primaryKey(),
+  name: varchar('name', { length: 80 }).notNull(),
+  home: jsonDocument<{
+    place: string;
+    latitudeDeg: number;
+    longitudeDeg: number;
+    timeZone: string;
+  }>('home').notNull(),
+  workingHours: jsonDocument<WorkingHours>('working_hours').notNull(),
+  createdAt: at('created_at').notNull()
+});
+
+export const user = mysqlTable(
+  'user',
+  {
+    id: id().primaryKey(),
+    crewId: id('crew_id')
+      .notNull()
+      .references(() => crew.id),
+    name: varchar('name', { length: 80 }).notNull(),
+    email: varchar('email', { length: 120 }).notNull().unique(),
+    emailVerified: boolean('email_verified').notNull().default(false),
+    image: text('image'),
+    role: mysqlEnum('role', ['lead', 'hand', 'office']).notNull().default('hand'),
+    units: mysqlEnum('units', ['metric', 'us']).notNull().default('metric'),
+    active: boolean('active').notNull().default(true),
+    createdAt: at('created_at').notNull(),
+    updatedAt: at('updated_at').notNull()
+  },
+  (t) => [index('user_crew').on(t.crewId)]
+);
+
+export const session = mysqlTable(
+  'session',
+  {
+    id: id().primaryKey(),
+    userId: id('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    token: varchar('token', { length: 120 }).notNull().unique(),
+    expiresAt: at('expires_at').notNull(),
+    ipAddress: varchar('ip_address', { length: 64 }),
+    userAgent: varchar('user_agent', { length: 400 }),
+    createdAt: at('created_at').notNull(),
+    updatedAt: at('updated_at').notNull()
+  },
+  (t) => [index('session_user').on(t.userId)]
+);
+
+export const account = mysqlTable(
+  'account',
+  {
+    id: id().primaryKey(),
+    userId: id('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    accountId: varchar('account_id', { length: 120 }).notNull(),
+    providerId: varchar('provider_id', { length: 60 }).notNull(),
+    accessToken: text('access_token'),
+    refreshToken: text('refresh_token'),
+    idToken: text('id_token'),
+    accessTokenExpiresAt: at('access_token_expires_at'),
+    refreshTokenExpiresAt: at('refresh_token_expires_at'),
+    scope: text('scope'),
+    password: text('password'),
+    createdAt: at('created_at').notNull(),
+    updatedAt: at('updated_at').notNull()
+  },
+  (t) => [index('account_user').on(t.userId)]
+);
+
+export const verification = mysqlTable(
+  'verification',
+  {
+    id: id().primaryKey(),
+    identifier: varchar('identifier', { length: 200 }).notNull(),
+    value: text('value').notNull(),
+    expiresAt: at('expires_at').notNull(),
+    createdAt: at('created_at').notNull(),
+    updatedAt: at('updated_at').notNull()
+  },
+  (t) => [index('verification_identifier').on(t.identifier)]
+);
+
+/** Wrong passwords of one e-mail address: how many in a row, and when the next try is taken. */
+export const signInFailure = mysqlTable('sign_in_failure', {
+  email: varchar('email', { length: 120 }).primaryKey(),
+  count: int('count').notNull(),
+  openAt: at('open_at').notNull()
+});
+
+/** A product card of a crew, one row a revision; the newest is the one on the shelf. */
+export const productCard = mysqlTable(
+  'product_card',
+  {
+    crewId: id('crew_id')
+      .notNull()
+      .references(() => crew.id),
+    cardId: varchar('card_id', { length: 60 }).notNull(),
+    revision: int('revision').notNull(),
+    newest: boolean('newest').notNull(),
+    document: jsonDocument<ProductCard>('document').notNull(),
+    changedBy: varchar('changed_by', { length: 80 }).notNull(),
+    changedAt: at('changed_at').notNull()
+  },
+  (t) => [
+    primaryKey({ columns: [t.crewId, t.cardId, t.revision] }),
+    index('product_card_newest').on(t.crewId, t.newest, t.cardId)
+  ]
+);
+
+/** A job: its document, and the few facts lists are made of. `rowVersion` grows with every change of the document. */
+export const job = mysqlTable(
+  'job',
+  {
+    id: id().primaryKey(),
+    crewId: id('crew_id')
+      .notNull()
+      .references(() => crew.id),
+    title: varchar('title', { length: 120 }).notNull(),
+    clientName: varchar('client_name', { length: 120 }).notNull(),
+    place: varchar('place', { length: 120 }).notNull(),
+    stage: mysqlEnum('stage', ['planning', 'booked', 'working', 'drying', 'in care']).notNull(),
+    document: jsonDocument<JobDocument>('document').notNull(),
+    rowVersion: int('row_version').notNull(),
+    /** Newest event of this job, by sequence; 0 before the first. */
+    eventSeq: bigint('event_seq', { mode: 'number' }).notNull().default(0),
+    changedBy: varchar('changed_by', { length: 80 }).notNull(),
+    createdAt: at('created_at').notNull(),
+    updatedAt: at('updated_at').notNull()
+  },
+  (t) => [index('job_stage').on(t.crewId, t.stage, t.updatedAt), index('job_updated').on(t.crewId, t.updatedAt)]
+);
+
+/** The work log: appended once, never changed. `seq` orders arrival, within a job it is also the order of commit. */
+export const workEvent = mysqlTable(
+  'work_event',
+  {
+    seq: bigint('seq', { mode: 'number' }).autoincrement().primaryKey(),
+    id: id().notNull(),
+    jobId: id('job_id')
+      .notNull()
+      .references(() => job.id),
+    at: at('at').notNull(),
+    type: varchar('type', { length: 40 }).notNull(),
+    data: jsonDocument<NewEvent['data']>('data').notNull(),
+    device: varchar('device', { length: 60 }).notNull(),
+    byUserId: id('by_user_id').notNull(),
+    byName: varchar('by_name', { length: 80 }).notNull(),
+    receivedAt: at('received_at').notNull()
+  },
+  (t) => [uniqueIndex('work_event_id').on(t.id), index('work_event_job').on(t.jobId, t.seq)]
+);
+
+/** A plan the crew committed to, kept to compare with what happened. */
+export const committedPlan = mysqlTable(
+  'committed_plan',
+  {
+    id: id().primaryKey(),
+    jobId: id('job_id')
+      .notNull()
+      .references(() => job.id),
+    rowVersion: int('row_version').notNull(),
+    plan: jsonDocument<Pick<Plan, 'coats' | 'load' | 'chosen'>>('plan').notNull(),
+    committedBy: varchar('committed_by', { length: 80 }).notNull(),
+    committedAt: at('committed_at').notNull()
+  },
+  (t) => [index('committed_plan_job').on(t.jobId, t.committedAt)]
+);
+
+/** The last forecast of a place, so that work goes on when the desk is down. */
+export const forecast = mysqlTable('forecast', {
+  placeKey: varchar('place_key', { length: 40 }).primaryKey(),
+  issuedAt: at('issued_at').notNull(),
+  fetchedAt: at('fetched_at').notNull(),
+  coverage: jsonDocument<unknown>('coverage').notNull()
+});

@@ -1,0 +1,9 @@
+import { customType } from 'drizzle-orm/mysql-core';
+
+/** A JSON document. MariaDB keeps JSON as text, so it is written as text and read back whichever way the driver hands it over. */
+export const jsonDocument = <T>(name: string) =>
+  customType<{ data: T; driverData: string }>({
+    dataType: () => 'json',
+    toDriver: (v) => JSON.stringify(v),
+    fromDriver: (v: unknown) => (typeof v === 'string' ? JSON.parse(v) : v) as T
+  })(name);

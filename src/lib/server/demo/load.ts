@@ -1,0 +1,106 @@
+import { defaultHouseRules } from '../../../core/house';
+import { bestStarts, finishCard, siteClimate, type JobDocument, type NewEvent } from '../../../core/job';
+import type { ProductCard } from '../../../core/product';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
+import { checkJobDocument } from '../../../formats/job-json';
+import { newEvent } from '../../../formats/validate/gen/newEvent.gen.js';
+import { productCard } from '../../../formats/validate/gen/productCard.gen.js';
+import { check, type Checked } from '../../../formats/validate/validate';
+import { deskSeries } from '../../../stand-ins/weather-desk';
+import type { Role } from '../accounts/permissions';
+import { addPerson, createCrew, listPeople, type NewCrew } from '../accounts/people';
+import type { Db } from '../db/connect';
+import { createJob } from '../jobs/jobs';
+import { saveCard } from '../shelf/cards';
+import { appendEvents } from '../work-log/events';
+
+/** The demo world as its files hold it. Times are told from the moment of loading: "-74m" is 74 minutes ago. */
+export interface DemoWorld {
+  crew: {
+    crewName: string;
+    home: NewCrew['home'];
+    workingHours: NewCrew['workingHours'];
+    password: string;
+    people: { name: string; email: string; role: string }[];
+  };
+  cards: unknown[];
+  jobs: {
+    file: string;
+    document: Omit<JobDocument, 'products'>;
+    start?: 'best';
+    events: { at: string; by: string; type: string; data: unknown }[];
+  }[];
+}
+
+const UNIT_MS = { m: MINUTE_MS, h: HOUR_MS, d: DAY_MS } as const;
+
+/** Loads the demo world into an empty database, through the same schemas as any import. Throws at the first thing that does not fit. */
+export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise<{ crewId: string }> {
+  const [lead, ...others] = world.crew.people;
+  const person = (p: { name: string; email: string; role: string }) => ({
+    ...p,
+    role: p.role as Role,
+    password: world.crew.password
+  });
+  const { crewName: name, home, workingHours } = world.crew;
+  const { crewId } = await createCrew(db, { name, home, workingHours }, person(lead!), nowMs);
+  for (const p of others) need(await addPerson(db, crewId, person(p), nowMs), p.email);
+  const cards = world.cards.map((c) => sound(check<ProductCard>(productCard, c), 'a card'));
+  for (const c of cards) await saveCard(db, crewId, c, 0, lead!.name, nowMs);
+  const people = new Map((await listPeople(db, crewId)).map((p) => [p.name, p]));
+  // The last of the list is made first, so that the busiest job was changed last.
+  for (const j of [...world.jobs].reverse()) {
+    const products = cards.filter((c) => c.id === j.document.finish?.productId);
+    const document = sound(checkJobDocument({ ...j.document, products }), j.file);
+    if (j.start === 'best') document.startAt = bestStart(document, nowMs);
+    const id = await createJob(db, crewId, document, lead!.name, nowMs);
+    for (const [i, e] of j.events.entries()) {
+      const event = sound(
+        check<NewEvent>(newEvent, {
+          id: eventId(nowMs, i),
+          at: ago(e.at, nowMs),
+          device: 'demo',
+          type: e.type,
+          data: e.data
+        }),
+        `${j.file}, event ${i}`
+      );
+      await appendEvents(db, crewId, id, [event], people.get(e.by)!, nowMs);
+    }
+  }
+  return { crewId };
+}
+
+function bestStart(job: JobDocument, nowMs: number): string | undefined {
+  const weather = deskSeries(job.site, nowMs, nowMs - 5 * DAY_MS, nowMs + 10 * DAY_MS);
+  const climate = siteClimate(job, weather, { startMs: nowMs, hours: 240 });
+  const knowledge = {
+    house: defaultHouseRules,
+    kappa: { median: 1, sdLn: defaultHouseRules.kappaSdLn }
+  };
+  const best = climate && finishCard(job) ? bestStarts(job, climate, knowledge, nowMs).find((s) => s.ok) : undefined;
+  return best && new Date(best.startMs).toISOString();
+}
+
+function ago(text: string, nowMs: number): number {
+  const m = /^-(\d+(?:\.\d+)?)([mhd])$/.exec(text);
+  if (!m) throw new Error(`“${text}” is not a time like -74m or -33h`);
+  return Math.round(nowMs - Number(m[1]) * UNIT_MS[m[2] as keyof typeof UNIT_MS]);
+}
+
+let serial = 0;
+/** Ids in the order of the file: demo events may share an instant. */
+const eventId = (nowMs: number, i: number): string => {
+  const hex = (n: number, digits: number) => n.toString(16).padStart(digits, '0').slice(-digits);
+  const stamp = hex(nowMs, 12);
+  return `${stamp.slice(0, 8)}-${stamp.slice(8)}-7${hex(i, 3)}-8${hex(serial++, 3)}-${hex(serial * 7919, 12)}`;
+};
+
+function sound<T>(r: Checked<T>, what: string): T {
+  if (!r.ok) throw new Error(`demo world, ${what}: ${r.problems.map((p) => `${p.path} ${p.problem}`).join('; ')}`);
+  return r.value;
+}
+
+function need(r: { ok: true } | { ok: false; problem: string }, what: string): void {
+  if (!r.ok) throw new Error(`demo world, ${what}: ${r.problem}`);
+}

@@ -1,0 +1,26 @@
+import { json } from '@sveltejs/kit';
+import { JOB_FILE_LIMIT_BYTES } from '../../formats/job-json';
+import type { FieldProblem } from '../../formats/validate/validate';
+
+/** An answer that refuses an input: which fields, what is wrong, what would be right. */
+export const refuse = (problems: FieldProblem[], status = 422) => json({ problems }, { status });
+
+/** Reads a JSON body of at most a job file's size; the answer says what is wrong when it is none. */
+export async function readJson(
+  request: Request
+): Promise<{ ok: true; value: unknown } | { ok: false; response: Response }> {
+  const no = (problem: string, status: number) => ({
+    ok: false as const,
+    response: refuse([{ path: '', problem }], status)
+  });
+  if (Number(request.headers.get('content-length') ?? 0) > JOB_FILE_LIMIT_BYTES)
+    return no('is larger than 2 MB; a job file is at most 2 MB', 413);
+  const text = await request.text().catch(() => null);
+  if (text === null || text.length > JOB_FILE_LIMIT_BYTES)
+    return no('is larger than 2 MB; a job file is at most 2 MB', 413);
+  try {
+    return { ok: true, value: JSON.parse(text) };
+  } catch (e) {
+    return no(`is not JSON: ${(e as Error).message}`, 400);
+  }
+}

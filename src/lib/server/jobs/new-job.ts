@@ -1,0 +1,51 @@
+import type { JobDocument } from '../../../core/job';
+import type { WorkingHours } from '../../../core/window';
+import type { NewJobInput } from '../../../formats/schema/form-schemas';
+
+const SATURDAY_TO = '13:00';
+
+/** The document a new job begins with: what was typed, and a crew's usual beginnings for the rest. */
+export function newJobDocument(n: NewJobInput): JobDocument {
+  const day = { from: n.weekFrom, to: n.weekTo };
+  const workingHours: WorkingHours = {
+    mon: day,
+    tue: day,
+    wed: day,
+    thu: day,
+    fri: day
+  };
+  if (n.saturday && n.weekFrom < SATURDAY_TO) workingHours.sat = { from: n.weekFrom, to: SATURDAY_TO };
+  return {
+    format: 'basket-job',
+    version: 1,
+    title: n.title,
+    client: { name: n.clientName, ...(n.phone && { phone: n.phone }) },
+    site: {
+      place: n.place,
+      latitudeDeg: n.latitudeDeg,
+      longitudeDeg: n.longitudeDeg,
+      timeZone: n.timeZone,
+      setting: n.setting,
+      workingHours,
+      lamps: n.setting === 'indoor',
+      room: { tempC: 19, rh: 0.5, airSpeedMPerS: 0.2, floorExcessC: 0 },
+      exposure: {
+        tiltDeg: 0,
+        facingDeg: 180,
+        shade: 0,
+        shelter: 0,
+        absorption: 0.65
+      }
+    },
+    crew: { people: n.people },
+    surfaces: [],
+    living: {
+      traffic: 'home',
+      sun: n.setting === 'outdoor' ? 1.4 : 1,
+      wet: n.setting === 'outdoor' ? 'often wet' : 'dry',
+      soap: 'none'
+    },
+    usedForFood: false,
+    products: []
+  };
+}

@@ -1,0 +1,67 @@
+import {
+  deadlines,
+  fold,
+  liveWork,
+  plan,
+  siteClimate,
+  type Deadline,
+  type JobDocument,
+  type Knowledge,
+  type LiveWork,
+  type Plan,
+  type WorkEvent,
+  type WorkState
+} from '../../../core/job';
+import { defaultHouseRules } from '../../../core/house';
+import type { WeatherSeries } from '../../../core/air';
+import { DAY_MS, HOUR_MS } from '../../../core/units';
+import type { SiteClimate } from '../../../core/window';
+
+/** What the crew knows today: its house rules, and κ = 1 until the log has taught otherwise. */
+export const knowledge: Knowledge = {
+  house: defaultHouseRules,
+  kappa: { median: 1, sdLn: defaultHouseRules.kappaSdLn }
+};
+
+const DAYS_AHEAD = 10;
+const DAYS_BACK = 5;
+
+/** Everything computed of a job at an instant. */
+export interface JobView {
+  state: WorkState;
+  climate: SiteClimate | null;
+  plan: Plan;
+  live: LiveWork;
+  deadlines: Deadline[];
+}
+
+/** The span a job's climate must cover: some days back, further when a coat is older, and the horizon ahead. */
+export function climateSpan(state: WorkState, nowMs: number): { startMs: number; hours: number } {
+  const first = state.coats.reduce((m, c) => Math.min(m, c.openedAtMs), nowMs - DAYS_BACK * DAY_MS);
+  const startMs = Math.floor(Math.max(first, nowMs - 60 * DAY_MS) / HOUR_MS) * HOUR_MS;
+  return {
+    startMs,
+    hours: Math.ceil((nowMs + DAYS_AHEAD * DAY_MS - startMs) / HOUR_MS)
+  };
+}
+
+/** Folds and computes a job: the same functions the phone runs. */
+export function viewJob(
+  id: string,
+  document: JobDocument,
+  events: readonly WorkEvent[],
+  weather: WeatherSeries | null,
+  nowMs: number
+): JobView {
+  const state = fold(events);
+  const climate = siteClimate(document, weather, climateSpan(state, nowMs));
+  const computed = plan(document, climate, knowledge, nowMs);
+  const live = liveWork(document, state, climate, knowledge, nowMs);
+  return {
+    state,
+    climate,
+    plan: computed,
+    live,
+    deadlines: deadlines(id, document, state, live, computed.chosen, nowMs)
+  };
+}

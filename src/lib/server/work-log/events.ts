@@ -1,0 +1,151 @@
+import { and, asc, eq, gt, inArray, max } from 'drizzle-orm';
+import { coatCount, fold, jobStage, ragsUnaccounted, type NewEvent, type WorkEvent } from '../../../core/job';
+import { canonicalJson } from '../canonical-json';
+import type { Db, Tx } from '../db/connect';
+import { job, workEvent } from '../db/schema';
+import { lockJob } from '../jobs/jobs';
+
+/** An event with its place in the log. */
+export type LoggedEvent = WorkEvent & { seq: number };
+
+/** What became of one posted event. Known ones were here already: posting twice is harmless. */
+export type Receipt = { id: string; outcome: 'stored' | 'known' } | { id: string; outcome: 'refused'; reason: string };
+
+/** How far a phone's clock may run ahead of the server's before its events are refused. */
+export const FUTURE_TOLERANCE_MS = 10 * 60_000;
+
+const asEvent = (r: typeof workEvent.$inferSelect): LoggedEvent =>
+  ({
+    seq: r.seq,
+    id: r.id,
+    jobId: r.jobId,
+    at: r.at.getTime(),
+    type: r.type,
+    data: r.data,
+    device: r.device,
+    by: r.byUserId,
+    byName: r.byName
+  }) as LoggedEvent;
+
+/** The log of a job after a sequence number, in order of arrival. */
+export async function eventsOf(db: Db | Tx, jobId: string, afterSeq = 0): Promise<LoggedEvent[]> {
+  const rows = await db
+    .select()
+    .from(workEvent)
+    .where(and(eq(workEvent.jobId, jobId), gt(workEvent.seq, afterSeq)))
+    .orderBy(asc(workEvent.seq));
+  return rows.map(asEvent);
+}
+
+/** The logs of several jobs at once, by job. */
+export async function eventsOfJobs(db: Db, jobIds: readonly string[]): Promise<Map<string, LoggedEvent[]>> {
+  const out = new Map<string, LoggedEvent[]>(jobIds.map((id) => [id, []]));
+  if (jobIds.length === 0) return out;
+  const rows = await db
+    .select()
+    .from(workEvent)
+    .where(inArray(workEvent.jobId, [...jobIds]))
+    .orderBy(asc(workEvent.jobId), asc(workEvent.seq));
+  for (const r of rows) out.get(r.jobId)!.push(asEvent(r));
+  return out;
+}
+
+/**
+ * Appends events to a job's log in one transaction: each once, whatever is posted again. Refused with a reason: events from
+ * the future, ids already used for something else, a day closed while rags are out. Null when the crew has no such job.
+ */
+export function appendEvents(
+  db: Db,
+  crewId: string,
+  jobId: string,
+  events: readonly NewEvent[],
+  who: { id: string; name: string },
+  nowMs: number
+): Promise<Receipt[] | null> {
+  return db.transaction(async (tx) => {
+    const locked = await lockJob(tx, crewId, jobId);
+    if (!locked) return null;
+    const known = await knownIds(tx, events);
+    const log: WorkEvent[] = await eventsOf(tx, jobId);
+    const receipts: Receipt[] = [];
+    let stored = 0;
+    for (const e of events) {
+      const receipt = judge(e, known.get(e.id), jobId, log, nowMs);
+      receipts.push(receipt);
+      if (receipt.outcome !== 'stored') continue;
+      await tx.insert(workEvent).values({
+        id: e.id,
+        jobId,
+        at: new Date(e.at),
+        type: e.type,
+        data: e.data,
+        device: e.device,
+        byUserId: who.id,
+        byName: who.name,
+        receivedAt: new Date(nowMs)
+      });
+      known.set(e.id, { ...e, jobId });
+      log.push({ ...e, jobId, by: who.id, byName: who.name } as WorkEvent);
+      stored++;
+    }
+    if (stored > 0) {
+      const [newest] = await tx
+        .select({ seq: max(workEvent.seq) })
+        .from(workEvent)
+        .where(eq(workEvent.jobId, jobId));
+      const stage = jobStage(fold(log), Boolean(locked.document.startAt), coatCount(locked.document));
+      await tx
+        .update(job)
+        .set({ stage, eventSeq: newest!.seq!, updatedAt: new Date(nowMs) })
+        .where(eq(job.id, jobId));
+    }
+    return receipts;
+  });
+}
+
+type Known = { jobId: string; at: number; type: string; data: unknown };
+
+async function knownIds(tx: Tx, events: readonly NewEvent[]): Promise<Map<string, Known>> {
+  if (events.length === 0) return new Map();
+  const rows = await tx
+    .select()
+    .from(workEvent)
+    .where(
+      inArray(
+        workEvent.id,
+        events.map((e) => e.id)
+      )
+    );
+  return new Map(rows.map((r) => [r.id, { jobId: r.jobId, at: r.at.getTime(), type: r.type, data: r.data }]));
+}
+
+function judge(
+  e: NewEvent,
+  known: Known | undefined,
+  jobId: string,
+  log: readonly WorkEvent[],
+  nowMs: number
+): Receipt {
+  const refuse = (reason: string): Receipt => ({
+    id: e.id,
+    outcome: 'refused',
+    reason
+  });
+  if (known) {
+    const same =
+      known.jobId === jobId &&
+      known.at === e.at &&
+      known.type === e.type &&
+      canonicalJson(known.data) === canonicalJson(e.data);
+    return same ? { id: e.id, outcome: 'known' } : refuse('This id is used by another event.');
+  }
+  if (e.at > nowMs + FUTURE_TOLERANCE_MS)
+    return refuse('This lies in the future. Set the clock of the phone and log it again.');
+  if (e.type === 'day.closed') {
+    const out = ragsUnaccounted(fold(log));
+    if (out > 0) return refuse(`The day can't be closed: ${out} rags are not made safe.`);
+  }
+  if (e.type === 'event.undone' && !log.some((x) => x.id === e.data.event && x.type !== 'event.undone'))
+    return refuse('There is no such event to undo.');
+  return { id: e.id, outcome: 'stored' };
+}

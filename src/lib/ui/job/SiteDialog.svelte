@@ -1,0 +1,144 @@
+<script lang="ts">
+  import { Dialog } from 'bits-ui';
+  import { WEEKDAYS } from '$core/window';
+  import { decimals, parseTemperature, showTemperature, type Parsed } from '$core/units';
+  import QuantityField from '../fields/QuantityField.svelte';
+  import TextField from '../fields/TextField.svelte';
+  import Tick from '../fields/Tick.svelte';
+  import { clock } from '../clock/clock.svelte';
+  import { useJobDesk } from './job-desk.svelte';
+
+  let { open = $bindable() }: { open: boolean } = $props();
+  const desk = useJobDesk();
+  const { site } = $derived(desk.document);
+  const DAY_WORDS = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' } as const;
+
+  /** Percent, typed as 52 or 52 %. */
+  const percent =
+    (low: number, high: number) =>
+    (text: string): Parsed => {
+      const v = Number(text.replace('%', '').trim());
+      return Number.isFinite(v) && v >= low && v <= high
+        ? { ok: true, value: v / 100, echo: `${decimals(v, 1, true)} %` }
+        : { ok: false, problem: `A share from ${low} to ${high} %.` };
+    };
+  const showPercent = (v: number) => `${decimals(v * 100, 1, true)} %`;
+  const showMoisture = (v: number) => `${decimals(v * 100, 1, true)} %`;
+</script>
+
+<Dialog.Root bind:open>
+  <Dialog.Portal>
+    <Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
+    <Dialog.Content
+      class="fixed top-1/2 left-1/2 z-50 max-h-[92vh] w-[min(680px,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto border-2 border-ink bg-sheet p-5"
+    >
+      <Dialog.Title class="font-fig text-[20px] font-bold">Hours, air and crew</Dialog.Title>
+      <div class="mt-3 grid gap-6 sm:grid-cols-2">
+        <section>
+          <h2>Working hours</h2>
+          {#each WEEKDAYS as d (d)}
+            {@const h = site.workingHours[d]}
+            <div class="grid grid-cols-[84px_1fr_1fr] items-center gap-2 border-b border-rule py-1">
+              <Tick
+                label={DAY_WORDS[d]}
+                checked={Boolean(h)}
+                onchange={(on) =>
+                  desk.edit((j) => {
+                    if (on) j.site.workingHours[d] = { from: '07:30', to: '17:30' };
+                    else delete j.site.workingHours[d];
+                  })}
+              />
+              {#if h}
+                <input
+                  class="field"
+                  type="time"
+                  aria-label="{DAY_WORDS[d]} from"
+                  value={h.from}
+                  onchange={(e) => desk.edit((j) => (j.site.workingHours[d]!.from = e.currentTarget.value))}
+                />
+                <input
+                  class="field"
+                  type="time"
+                  aria-label="{DAY_WORDS[d]} to"
+                  value={h.to}
+                  aria-invalid={desk.problemAt(`/site/workingHours/${d}`) ? true : undefined}
+                  onchange={(e) => desk.edit((j) => (j.site.workingHours[d]!.to = e.currentTarget.value))}
+                />
+              {:else}<span class="dim col-span-2">off</span>{/if}
+            </div>
+            {#if desk.problemAt(`/site/workingHours/${d}`)}<p class="text-[13px] font-semibold text-stop">
+                {DAY_WORDS[d]}
+                {desk.problemAt(`/site/workingHours/${d}`)}
+              </p>{/if}
+          {/each}
+        </section>
+        <section class="grid content-start gap-3">
+          <h2>{site.setting === 'indoor' ? 'Air of the room' : 'Place of the boards'}</h2>
+          {#if site.setting === 'indoor'}
+            <QuantityField
+              label="Air temperature"
+              value={site.room.tempC}
+              units={desk.units}
+              parse={parseTemperature}
+              show={showTemperature}
+              onchange={(v) => desk.edit((j) => (j.site.room.tempC = v))}
+              problem={desk.problemAt('/site/room/tempC')}
+            />
+            <QuantityField
+              label="Humidity"
+              value={site.room.rh}
+              units={desk.units}
+              parse={percent(5, 100)}
+              show={showPercent}
+              onchange={(v) => desk.edit((j) => (j.site.room.rh = v))}
+            />
+          {:else}
+            <QuantityField
+              label="Shaded"
+              value={site.exposure.shade}
+              units={desk.units}
+              parse={percent(0, 100)}
+              show={showPercent}
+              onchange={(v) => desk.edit((j) => (j.site.exposure.shade = v))}
+            />
+            <QuantityField
+              label="Sheltered from the night sky"
+              value={site.exposure.shelter}
+              units={desk.units}
+              parse={percent(0, 100)}
+              show={showPercent}
+              onchange={(v) => desk.edit((j) => (j.site.exposure.shelter = v))}
+            />
+            <Tick
+              label="Upright, not flat"
+              checked={site.exposure.tiltDeg >= 45}
+              onchange={(on) => desk.edit((j) => (j.site.exposure.tiltDeg = on ? 90 : 0))}
+            />
+            <Tick label="Lamps on site" checked={site.lamps} onchange={(on) => desk.edit((j) => (j.site.lamps = on))} />
+          {/if}
+          <QuantityField
+            label="Wood moisture, measured now"
+            value={site.moisture ? site.moisture.percent / 100 : null}
+            units={desk.units}
+            parse={percent(1, 60)}
+            show={showMoisture}
+            onchange={(v) =>
+              desk.edit(
+                (j) => (j.site.moisture = { percent: v * 100, at: new Date(Math.round(clock.read())).toISOString() })
+              )}
+          />
+          <TextField
+            label="People on the job"
+            type="number"
+            min="1"
+            max="20"
+            value={desk.document.crew.people}
+            errors={desk.problemAt('/crew/people') ? ['One to twenty people.'] : null}
+            oninput={(e) => desk.edit((j) => (j.crew.people = Number(e.currentTarget.value)))}
+          />
+        </section>
+      </div>
+      <Dialog.Close class="btn mt-5">Done</Dialog.Close>
+    </Dialog.Content>
+  </Dialog.Portal>
+</Dialog.Root>

@@ -1,0 +1,141 @@
+<script lang="ts">
+  import { HOUR_MS, type UnitSystem } from '$core/units';
+  import type { HourVerdict, SequenceOutcome } from '$core/window';
+  import Ribbon from '../ribbon/Ribbon.svelte';
+  import { coatSegments, cutAt } from '../ribbon/segments';
+  import { closureWords } from '../words/closure-words';
+  import { clockTime, spanWords, whenWords } from '../words/time';
+
+  interface Props {
+    outcome: SequenceOutcome;
+    chosen: boolean;
+    nowMs: number;
+    timeZone: string;
+    units: UnitSystem;
+    width: number;
+    coatsWanted: number;
+    hours: readonly HourVerdict[];
+    onpick: () => void;
+  }
+  const { outcome, chosen, nowMs, timeZone, units, width, coatsWanted, hours, onpick }: Props = $props();
+
+  const LEFT = $derived(width > 700 ? 210 : 96);
+  const plotW = $derived(width - LEFT);
+  const fromMs = $derived(hours[0]!.atMs);
+  const toMs = $derived(fromMs + hours.length * HOUR_MS);
+  const x = $derived((ms: number) => ((ms - fromMs) / (toMs - fromMs)) * plotW);
+  const lanes = $derived(
+    outcome.coats.map((c, i) => ({
+      c,
+      next: outcome.coats[i + 1],
+      segments: coatSegments(c, c.number >= coatsWanted ? 'cure' : 'recoat', toMs)
+    }))
+  );
+  const LANE = 46;
+  const height = $derived(chosen ? Math.max(1, lanes.length) * LANE + 12 : 32);
+</script>
+
+<div class="row" class:chosen>
+  <button onclick={onpick} aria-pressed={chosen} style="width:{LEFT}px">
+    <b class="fig">{whenWords(outcome.startMs, nowMs, timeZone)}</b>
+    {#if outcome.ok}<span class="text-go">all coats dry in time</span>{:else if outcome.failed}<span class="text-stop"
+        >coat {outcome.failed.coat}: {outcome.failed.closure.rule}</span
+      >{/if}
+    {#if chosen}<span class="dim">{outcome.visits} {outcome.visits === 1 ? 'visit' : 'visits'}</span>{/if}
+  </button>
+  <svg
+    width={plotW}
+    {height}
+    viewBox="0 0 {plotW} {height}"
+    role="img"
+    aria-label={lanes
+      .map(
+        (l) =>
+          `coat ${l.c.number} ${whenWords(l.c.laidFromMs, nowMs, timeZone)} to ${clockTime(l.c.laidToMs, timeZone)}, recoat opens ${whenWords(l.c.recoatOpens.p50, nowMs, timeZone)}`
+      )
+      .join('; ') || 'no coat can be laid'}
+  >
+    {#if chosen}
+      {#each lanes as l, i (l.c.number)}
+        {@const y = i * LANE + 20}
+        <text x={Math.max(2, Math.min(x(l.c.laidFromMs), plotW - 330))} y={y - 6} style="font-size:12.5px">
+          <tspan style="font-weight:660"
+            >coat {l.c.number}, {clockTime(l.c.laidFromMs, timeZone)} to {clockTime(l.c.laidToMs, timeZone)}{l.c
+              .abradeFirst
+              ? ', abrade first'
+              : ''}</tspan
+          >
+          <tspan dx="8" style="fill:var(--go);font-weight:600"
+            >{l.next || l.c.number < coatsWanted
+              ? `next opens ${whenWords(l.c.recoatOpens.p50, nowMs, timeZone)}, ${spanWords(l.c.recoatOpens, nowMs, timeZone)}`
+              : l.c.lightUse
+                ? `light use ${whenWords(l.c.lightUse.p50, nowMs, timeZone)}`
+                : ''}</tspan
+          >
+        </text>
+        <Ribbon segments={l.segments} {x} {y} height={22} width={plotW} />
+      {/each}
+    {:else}
+      {#each lanes as l (l.c.number)}
+        <Ribbon
+          segments={l.next ? cutAt(l.segments, l.next.laidFromMs) : l.segments}
+          {x}
+          y={8}
+          height={16}
+          width={plotW}
+        />
+      {/each}
+    {/if}
+    {#if outcome.failed}
+      <g transform="translate({Math.min(plotW - 18, Math.max(0, x(outcome.failed.atMs) - 8))} {chosen ? 24 : 8})"
+        ><path d="M4.7 0h6.6L16 4.7v6.6L11.3 16H4.7L0 11.3V4.7z" fill="var(--stop)" /><path
+          d="M8 3.2v6M8 11v2.2"
+          stroke="var(--sheet)"
+          stroke-width="2.2"
+        /><title>{closureWords(outcome.failed.closure, units)}</title></g
+      >
+    {/if}
+  </svg>
+</div>
+
+<style>
+  .row {
+    display: flex;
+    align-items: stretch;
+    border-bottom: 1px solid var(--rule);
+    overflow: hidden;
+  }
+  .row svg {
+    flex: none;
+    background: var(--sheet);
+  }
+  button {
+    display: flex;
+    flex-direction: column;
+    justify-content: center;
+    gap: 1px;
+    text-align: left;
+    font-size: 12.5px;
+    padding: 2px 8px 2px 0;
+    flex: none;
+    min-height: 40px;
+  }
+  button b {
+    font-size: 16px;
+    line-height: 18px;
+  }
+  .chosen {
+    border: 1.5px solid var(--ink);
+    border-left-width: 0;
+    background: var(--sheet);
+  }
+  .chosen button {
+    box-shadow: inset 6px 0 0 var(--ink);
+    padding-left: 16px;
+    font-size: 14px;
+  }
+  .chosen button b {
+    font-size: 22px;
+    line-height: 26px;
+  }
+</style>

@@ -1,0 +1,22 @@
+import type { JobDocument } from '$core/job';
+import { jobProblems, type Problem } from '$core/job';
+import { methodOf, type ProductCard } from '$core/product';
+
+/** The job as it would be with another card on it; colour and method move to ones the card has. */
+export function withProduct(job: JobDocument, card: ProductCard): JobDocument {
+  const { finish } = job;
+  return {
+    ...job,
+    finish: {
+      productId: card.id,
+      colour: finish && card.colours.includes(finish.colour) ? finish.colour : card.colours[0]!,
+      method: finish && methodOf(card, finish.method) ? finish.method : card.methods[0]!.method,
+      bareWood: finish?.bareWood ?? true
+    },
+    products: [card]
+  };
+}
+
+/** Why a card can not be used on this job, as its own limits say; empty when it can. */
+export const misfits = (job: JobDocument, card: ProductCard): Problem[] =>
+  jobProblems(withProduct(job, card)).filter((p) => p.severity === 'stop' && !/^\/surfaces\/\d+\/faces/.test(p.path));

@@ -1,0 +1,191 @@
+import { getContext, setContext } from 'svelte';
+import { fold, jobStage, coatCount, liveWork, plan, siteClimate, type JobDocument, type Knowledge } from '$core/job';
+import type { WeatherSeries } from '$core/air';
+import type { UnitSystem } from '$core/units';
+import { checkJobDocument } from '$formats/job-json';
+import { clock } from '../clock/clock.svelte';
+import { WorkLog } from '../worklog/work-log.svelte';
+import type { LoggedEvent } from '$lib/server/work-log/events';
+
+interface Loaded {
+  job: { id: string; document: JobDocument; rowVersion: number };
+  events: LoggedEvent[];
+  weather: WeatherSeries | null;
+  span: { startMs: number; hours: number };
+  knowledge: Knowledge;
+  person: { id: string; name: string; units: UnitSystem };
+  mayEdit: boolean;
+  mayLog: boolean;
+}
+
+export type SaveState = 'saved' | 'saving' | 'offline' | 'refused' | 'changed by another';
+
+const SAVE_AFTER_MS = 400;
+const KEEP_STEPS = 200;
+
+/** One open job: its document being edited, its log, and everything computed from them as they change. */
+export class JobDesk {
+  readonly id: string;
+  readonly log: WorkLog;
+  readonly knowledge: Knowledge;
+  readonly mayEdit: boolean;
+  readonly mayLog: boolean;
+  document = $state.raw<JobDocument>() as JobDocument;
+  saveState = $state<SaveState>('saved');
+  problems = $state.raw<{ path: string; problem: string }[]>([]);
+  theirs = $state.raw<{
+    by: string;
+    document: JobDocument;
+    rowVersion: number;
+  } | null>(null);
+  units = $state<UnitSystem>('metric');
+  #weather = $state.raw<WeatherSeries | null>(null);
+  #span = $state.raw<Loaded['span']>({ startMs: 0, hours: 1 });
+  /** The minute everything is computed for; moves on by itself. */
+  minuteMs = $derived(Math.floor(clock.now / 60_000) * 60_000);
+  #rowVersion: number;
+  #undo = $state.raw<JobDocument[]>([]);
+  #redo = $state.raw<JobDocument[]>([]);
+  #timer: ReturnType<typeof setTimeout> | null = null;
+  #saving = false;
+
+  readonly state = $derived.by(() => fold(this.log.events));
+  readonly climate = $derived(siteClimate(this.document, this.#weather, this.#span));
+  readonly plan = $derived.by(() => plan(this.document, this.climate, this.knowledge, this.minuteMs));
+  readonly live = $derived.by(() => liveWork(this.document, this.state, this.climate, this.knowledge, this.minuteMs));
+  readonly stage = $derived(jobStage(this.state, Boolean(this.document.startAt), coatCount(this.document)));
+  readonly weather = $derived(this.#weather);
+  readonly span = $derived(this.#span);
+
+  constructor(data: Loaded) {
+    this.id = data.job.id;
+    this.knowledge = data.knowledge;
+    this.mayEdit = data.mayEdit;
+    this.mayLog = data.mayLog;
+    this.document = data.job.document;
+    this.#rowVersion = data.job.rowVersion;
+    this.log = new WorkLog(data.job.id, data.person, data.events);
+    this.take(data);
+  }
+
+  /** Takes what the server sent anew: weather, units, and the document if nothing here waits to be saved. */
+  take(data: Loaded): void {
+    this.units = data.person.units;
+    this.#weather = data.weather;
+    this.#span = data.span;
+    this.log.take(data.events);
+    if (this.saveState === 'saved' && data.job.rowVersion > this.#rowVersion) {
+      this.document = data.job.document;
+      this.#rowVersion = data.job.rowVersion;
+    }
+  }
+
+  /** Changes the document: shown at once, saved in a moment, and one step of undo. */
+  edit(change: (draft: JobDocument) => void): void {
+    if (!this.mayEdit) return;
+    const next = structuredClone(this.document);
+    change(next);
+    this.#undo = [...this.#undo.slice(-KEEP_STEPS), this.document];
+    this.#redo = [];
+    this.#set(next);
+  }
+
+  get canUndo(): boolean {
+    return this.#undo.length > 0;
+  }
+
+  get canRedo(): boolean {
+    return this.#redo.length > 0;
+  }
+
+  undo(): void {
+    const before = this.#undo.at(-1);
+    if (!before) return;
+    this.#undo = this.#undo.slice(0, -1);
+    this.#redo = [...this.#redo, this.document];
+    this.#set(before);
+  }
+
+  redo(): void {
+    const after = this.#redo.at(-1);
+    if (!after) return;
+    this.#redo = this.#redo.slice(0, -1);
+    this.#undo = [...this.#undo, this.document];
+    this.#set(after);
+  }
+
+  /** The problem at a path of the document, if any. */
+  problemAt(path: string): string | undefined {
+    return this.problems.find((p) => p.path === path)?.problem;
+  }
+
+  /** Saves now and waits for it; true when everything is on the server. */
+  async flush(): Promise<boolean> {
+    if (this.#timer) clearTimeout(this.#timer);
+    this.#timer = null;
+    if (this.saveState !== 'saved') await this.#save();
+    return this.saveState === 'saved';
+  }
+
+  /** After a clash: theirs replaces what is here, or what is here is saved over theirs. */
+  async settle(keep: 'mine' | 'theirs'): Promise<void> {
+    const { theirs } = this;
+    if (!theirs) return;
+    this.theirs = null;
+    this.#rowVersion = theirs.rowVersion;
+    if (keep === 'theirs') {
+      this.document = theirs.document;
+      this.saveState = 'saved';
+    } else await this.#save();
+  }
+
+  #set(next: JobDocument): void {
+    this.document = next;
+    const checked = checkJobDocument(next);
+    this.problems = checked.ok ? [] : checked.problems;
+    this.saveState = checked.ok ? 'saving' : 'refused';
+    if (this.#timer) clearTimeout(this.#timer);
+    if (checked.ok) this.#timer = setTimeout(() => void this.#save(), SAVE_AFTER_MS);
+  }
+
+  async #save(): Promise<void> {
+    if (this.#saving || this.problems.length > 0) return;
+    this.#saving = true;
+    const sent = this.document;
+    try {
+      const r = await fetch(`/api/jobs/${this.id}`, {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ document: sent, rowVersion: this.#rowVersion })
+      });
+      await this.#heard(r, sent);
+    } catch {
+      this.saveState = 'offline';
+    } finally {
+      this.#saving = false;
+    }
+    if (this.saveState === 'offline') setTimeout(() => void this.#save(), 3000);
+    else if (this.document !== sent && this.saveState !== 'changed by another') await this.#save();
+  }
+
+  async #heard(r: Response, sent: JobDocument): Promise<void> {
+    if (r.ok) {
+      this.#rowVersion = ((await r.json()) as { rowVersion: number }).rowVersion;
+      if (this.document === sent) this.saveState = 'saved';
+    } else if (r.status === 409) {
+      this.theirs = await r.json();
+      this.saveState = 'changed by another';
+    } else if (r.status === 422 || r.status === 403) {
+      const answer = (await r.json()) as {
+        problems?: { path: string; problem: string }[];
+        message?: string;
+      };
+      this.problems = answer.problems ?? [{ path: '', problem: answer.message ?? 'refused' }];
+      this.saveState = 'refused';
+    } else this.saveState = 'offline';
+  }
+}
+
+const KEY = Symbol('job desk');
+export const provideJobDesk = (desk: JobDesk): JobDesk => setContext(KEY, desk);
+export const useJobDesk = (): JobDesk => getContext<JobDesk>(KEY);

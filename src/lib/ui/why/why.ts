@@ -1,0 +1,90 @@
+import { decimals, showArea, showPour, showSpreadRate, showVolume, type UnitSystem } from '$core/units';
+import type { BatchPlan, CoatPlan, LoadPlan } from '$core/job';
+import type { Grade } from '$core/product';
+
+/** A line of an answer to "why this number?". */
+export interface WhyLine {
+  name: string;
+  value: string;
+  grade: Grade;
+}
+
+/** Litres of a coat: each face's area, spread and take-up, then the losses. */
+export function whyCoat(
+  coat: CoatPlan,
+  faceName: (surfaceId: string, faceId: string) => string,
+  units: UnitSystem
+): WhyLine[] {
+  const faces = coat.faces.flatMap((f): WhyLine[] => [
+    {
+      name: `${faceName(f.surfaceId, f.faceId)}, effective area`,
+      value: showArea(f.areaM2, units),
+      grade: 'law'
+    },
+    ...f.detail.factors.slice(1).map((x) => ({
+      name: `— ${x.name.replace(', m²/L', '')}`,
+      value: x.name.startsWith('spread') ? showSpreadRate(x.value, units) : `× ${decimals(x.value, 2)}`,
+      grade: x.grade
+    }))
+  ]);
+  return [
+    ...faces,
+    {
+      name: 'lost in tins, mixing, applicators',
+      value: showVolume(coat.lossesL, units),
+      grade: 'house'
+    }
+  ];
+}
+
+/** The amount to buy: what is expected, how unsure it is, and the confidence chosen. */
+export function whyBuy(load: LoadPlan, units: UnitSystem): WhyLine[] {
+  return [
+    {
+      name: 'on the wood, likeliest',
+      value: showVolume(load.netL, units),
+      grade: 'house'
+    },
+    {
+      name: 'spread of coats and cards (sd of ln)',
+      value: decimals(load.sdLn, 3),
+      grade: 'house'
+    },
+    {
+      name: `factor at ${Math.round(load.confidence * 100)} % sure`,
+      value: `× ${decimals(load.buyFactor, 2)}`,
+      grade: 'house'
+    },
+    {
+      name: 'losses, added after',
+      value: showVolume(load.lossesL, units),
+      grade: 'house'
+    }
+  ];
+}
+
+/** A batch: its parts, its limits, and the one that binds. */
+export function whyBatch(b: BatchPlan, ratio: string, units: UnitSystem): WhyLine[] {
+  return [
+    { name: 'ratio', value: ratio, grade: 'label' },
+    {
+      name: `largest batch, bound by ${b.boundBy}`,
+      value: showPour(b.largestL, units),
+      grade: b.boundBy === 'card limit' ? 'label' : 'house'
+    },
+    {
+      name: 'smallest honest batch',
+      value: showPour(b.smallestL, units),
+      grade: 'house'
+    },
+    ...(b.usableMinutes === null
+      ? []
+      : [
+          {
+            name: 'usable at the temperature now',
+            value: `${Math.round(b.usableMinutes)} min`,
+            grade: 'label' as const
+          }
+        ])
+  ];
+}

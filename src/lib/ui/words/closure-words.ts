@@ -1,0 +1,25 @@
+import type { Closure } from '$core/window';
+import { decimals, showSpeed, showTemperature, showTemperatureGap, type UnitSystem } from '$core/units';
+
+/** Which rule closed an hour and by how much: "boards at 23.1 %, must be under 18 % (label)". */
+export function closureWords(c: Closure, units: UnitSystem): string {
+  const { value = 0, limit = 0 } = c;
+  const percent = (v: number) => `${decimals(v, 1, true)} %`;
+  const temp = (v: number) => showTemperature(v, units);
+  const text: Record<Closure['rule'], string> = {
+    'no data': 'no weather is known for this hour',
+    rain: `${decimals(value, 1)} mm of rain, must be dry`,
+    'boards wet': `boards at ${percent(value)}, must be under ${percent(limit)}`,
+    dew: `boards ${value < 0 ? `${showTemperatureGap(-value, units)} below` : `only ${showTemperatureGap(value, units)} above`} the dew point, must be ${showTemperatureGap(limit, units)} above`,
+    'air too cold': `air ${temp(value)}, must be ${temp(limit)} or more`,
+    'surface too cold': `boards ${temp(value)}, must be ${temp(limit)} or more`,
+    'air too hot': `air ${temp(value)}, must be ${temp(limit)} or less`,
+    'surface too hot': `boards ${temp(value)}, must be ${temp(limit)} or less`,
+    'air too damp': `humidity ${percent(value * 100)}, must be ${percent(limit * 100)} or less`,
+    wind: `wind ${showSpeed(value, units)}, must be ${showSpeed(limit, units)} or less`,
+    'too dry': `wood at ${percent(value)}, must be over ${percent(limit)}`,
+    dark: 'no daylight, and no lamps on this job',
+    'off hours': 'outside working hours'
+  };
+  return `${text[c.rule]} (${c.grade})`;
+}

@@ -1,0 +1,47 @@
+import type { WorkEvent } from '$core/job';
+import { decimals, showPour, showTemperature, type UnitSystem } from '$core/units';
+
+/** A line of the log: what happened, by whom. */
+export function eventWords(e: WorkEvent, units: UnitSystem): string {
+  const by = e.byName.split(' ')[0];
+  switch (e.type) {
+    case 'coat.opened':
+      return `Coat ${e.data.coat} begun, ${by}`;
+    case 'coat.closed':
+      return `Coat ${e.data.coat} closed, ${showPour(e.data.usedL, units)} used${e.data.guessed ? ', guessed' : ''}`;
+    case 'bay.spread':
+      return `${by} puts oil on bay ${e.data.bay}${e.data.batch ? `, batch ${e.data.batch}` : ''}`;
+    case 'bay.wiped':
+      return `Bay ${e.data.bay} done, ${by}`;
+    case 'batch.mixed':
+      return `Batch ${e.data.batch}: ${e.data.components.map((c) => `${showPour(c.litres, units)} ${c.role}${c.lot ? `, lot ${c.lot}` : ''}`).join(' + ')}`;
+    case 'batch.stirred':
+      return `Batch ${e.data.batch} stirred, ${by}`;
+    case 'batch.emptied':
+      return `Batch ${e.data.batch} ended, ${showPour(e.data.leftL, units)} left`;
+    case 'tack.felt':
+      return `Coat ${e.data.coat} feels ${e.data.felt}, ${by}`;
+    case 'reading.taken': {
+      const d = e.data;
+      const parts = [
+        d.airTempC !== undefined && `air ${showTemperature(d.airTempC, units)}`,
+        d.rh !== undefined && `${decimals(d.rh * 100, 0)} %`,
+        d.surfaceTempC !== undefined && `surface ${showTemperature(d.surfaceTempC, units)}`,
+        d.mcPercent !== undefined && `wood ${decimals(d.mcPercent, 1)} %`
+      ].filter(Boolean);
+      return `Reading: ${parts.join(', ')}`;
+    }
+    case 'note.added':
+      return e.data.text;
+    case 'rags.out':
+      return `${e.data.count} rags out, ${by}`;
+    case 'rags.safe':
+      return `${e.data.count} rags ${e.data.how}, ${by}`;
+    case 'day.closed':
+      return `Day closed, ${by}`;
+    case 'handed.over':
+      return `Handed over, ${by}`;
+    case 'event.undone':
+      return `Taken back, ${by}`;
+  }
+}

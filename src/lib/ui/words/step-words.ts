@@ -1,0 +1,91 @@
+import type { Step } from '$core/job';
+import { showDuration } from '$core/units';
+import { clockTime, whenWords } from './time';
+
+/** A step in words: what to do, how, and what the button says. */
+export interface StepWords {
+  title: string;
+  detail: string;
+  action: string;
+}
+
+/** Words for a step on site, in the site's zone. */
+export function stepWords(s: Step, nowMs: number, timeZone: string): StepWords {
+  switch (s.kind) {
+    case 'wipe':
+      if (s.left)
+        return {
+          title: `Lay off bay ${s.bay}`,
+          detail: 'Even film, no puddles. Look along it against the light.',
+          action: `Bay ${s.bay} is laid off`
+        };
+      return s.fromMs !== null && s.fromMs > nowMs
+        ? {
+            title: `Bay ${s.bay} soaks`,
+            detail: `Wipe from ${clockTime(s.fromMs, timeZone)}. Keep it evenly wet till then.`,
+            action: `Bay ${s.bay} is wiped`
+          }
+        : {
+            title: `Wipe bay ${s.bay}`,
+            detail: 'Dry cotton, along the boards. Turn to a clean side often, look again for bleed-back.',
+            action: `Bay ${s.bay} is wiped`
+          };
+    case 'stir':
+      return {
+        title: `Stir batch ${s.batch}, scrape the bottom`,
+        detail: `${showDuration(s.untilMs - s.fromMs)} by the clock. Pour to a second vessel, stir again.`,
+        action: 'Stirred'
+      };
+    case 'mix':
+      return s.twoPart
+        ? {
+            title: `Mix batch ${s.batch}`,
+            detail: `for coat ${s.coat}. The clock runs from the moment hardener meets oil.`,
+            action: `Mix batch ${s.batch}`
+          }
+        : {
+            title: `Open and stir a tin`,
+            detail: `batch ${s.batch} for coat ${s.coat}. Write down its lot.`,
+            action: `Open batch ${s.batch}`
+          };
+    case 'spread':
+      return {
+        title: `Spread bay ${s.bay}`,
+        detail:
+          s.early && !s.closed
+            ? `coat ${s.coat}, early: the coat below has not let its solvent go. It will be on record.`
+            : `coat ${s.coat}${s.batch ? `, batch ${s.batch}` : ''}. From the far corner to the way out.`,
+        action: `Oil is on bay ${s.bay}`
+      };
+    case 'close coat':
+      return {
+        title: `Close coat ${s.coat}`,
+        detail: `${s.bays} ${s.bays === 1 ? 'bay' : 'bays'} done. Write down the oil used.`,
+        action: `Close coat ${s.coat}`
+      };
+    case 'wait':
+      return {
+        title: `Coat ${s.next} opens ${whenWords(s.span.p50, nowMs, timeZone)}`,
+        detail: `80% between ${whenWords(s.span.p10, nowMs, timeZone)} and ${whenWords(s.span.p90, nowMs, timeZone)}. The clock says when to test, the touch decides.`,
+        action: 'Test by touch'
+      };
+    case 'rags':
+      return {
+        title: `${s.out} rags not made safe`,
+        detail: 'They set themselves on fire. Under water in the metal can, or flat and single outdoors.',
+        action: 'Count rags'
+      };
+    case 'close day':
+      return {
+        title: 'Close the day',
+        detail: 'All rags safe, nothing open.',
+        action: 'Close the day'
+      };
+    case 'leave':
+      return {
+        title: 'All coats are laid',
+        detail: 'See when people, furniture and water may come back.',
+        action: 'Open Leave'
+      };
+  }
+}

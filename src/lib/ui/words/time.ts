@@ -1,0 +1,70 @@
+import { DAY_MS } from '$core/units';
+
+const cache = new Map<string, Intl.DateTimeFormat>();
+
+function format(timeZone: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = timeZone + JSON.stringify(options);
+  let f = cache.get(key);
+  if (!f) cache.set(key, (f = new Intl.DateTimeFormat('en-GB', { timeZone, ...options })));
+  return f;
+}
+
+/** "10:42" in the site's zone. */
+export const clockTime = (ms: number, timeZone: string): string =>
+  format(timeZone, {
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23'
+  }).format(ms);
+
+/** "Thu 13" */
+export const dayShort = (ms: number, timeZone: string): string => {
+  const p = format(timeZone, {
+    weekday: 'short',
+    day: 'numeric'
+  }).formatToParts(ms);
+  return `${p.find((x) => x.type === 'weekday')!.value} ${p.find((x) => x.type === 'day')!.value}`;
+};
+
+/** "Thu 13 May" */
+export const dayMonth = (ms: number, timeZone: string): string => {
+  const p = format(timeZone, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short'
+  }).formatToParts(ms);
+  const get = (t: string) => p.find((x) => x.type === t)!.value;
+  return `${get('weekday')} ${get('day')} ${get('month')}`;
+};
+
+/** "Aug 2027" */
+export const monthYear = (ms: number, timeZone: string): string =>
+  format(timeZone, { month: 'short', year: 'numeric' }).format(ms);
+
+/** "13 May 2027" */
+export const fullDate = (ms: number, timeZone: string): string =>
+  format(timeZone, { day: 'numeric', month: 'short', year: 'numeric' }).format(ms);
+
+/** Hour of the day 0–23 in a zone. */
+export const hourOfDay = (ms: number, timeZone: string): number =>
+  Number(format(timeZone, { hour: '2-digit', hourCycle: 'h23' }).format(ms));
+
+const dateKey = (ms: number, timeZone: string) =>
+  format(timeZone, {
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit'
+  }).format(ms);
+
+/** The clock alone today, "Thu 14:20" within a week, "13 May 14:20" further off. */
+export function whenWords(ms: number, nowMs: number, timeZone: string): string {
+  const time = clockTime(ms, timeZone);
+  if (dateKey(ms, timeZone) === dateKey(nowMs, timeZone)) return time;
+  if (Math.abs(ms - nowMs) < 6 * DAY_MS) return `${dayShort(ms, timeZone)}, ${time}`;
+  return Math.abs(ms - nowMs) < 300 * DAY_MS ? dayMonth(ms, timeZone) : fullDate(ms, timeZone);
+}
+
+/** "80% between 13:10 and 16:40" */
+export function spanWords(span: { p10: number; p90: number }, nowMs: number, timeZone: string): string {
+  return `80% between ${whenWords(span.p10, nowMs, timeZone)} and ${whenWords(span.p90, nowMs, timeZone)}`;
+}

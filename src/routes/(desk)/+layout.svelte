@@ -1,0 +1,49 @@
+<script lang="ts">
+  import { invalidate } from '$app/navigation';
+  import { page } from '$app/state';
+  import { onMount } from 'svelte';
+  import Rail from '$lib/ui/rail/Rail.svelte';
+  import Patterns from '$lib/ui/ribbon/Patterns.svelte';
+  import Head from '$lib/ui/shell/Head.svelte';
+  import type { LayoutProps } from './$types';
+
+  const { data, children }: LayoutProps = $props();
+  const AGAIN_MS = 60_000;
+  onMount(() => {
+    const timer = setInterval(() => void invalidate('basket:rail'), AGAIN_MS);
+    return () => clearInterval(timer);
+  });
+</script>
+
+<Patterns />
+<div class="desk">
+  <div class="fixed-top">
+    <Head place={data.crew.home.place} timeZone={data.crew.home.timeZone} forecast={data.rail} person={data.person} />
+    <div class="rail-slot"><Rail rail={data.rail} openJob={page.params.id} units={data.person.units} /></div>
+  </div>
+  {@render children()}
+</div>
+
+<style>
+  .desk {
+    --top: calc(var(--head-h) + var(--rail-h));
+  }
+  .fixed-top {
+    position: sticky;
+    top: 0;
+    z-index: 20;
+  }
+  @media (max-width: 760px) {
+    .rail-slot {
+      display: none;
+    }
+    .desk {
+      --top: 48px;
+    }
+  }
+  @media print {
+    .fixed-top {
+      position: static;
+    }
+  }
+</style>

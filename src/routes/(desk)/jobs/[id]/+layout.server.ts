@@ -1,0 +1,53 @@
+import { error } from '@sveltejs/kit';
+import { fold } from '$core/job';
+import { may } from '$lib/server/accounts/permissions';
+import { now } from '$lib/server/clock';
+import { db } from '$lib/server/db';
+import { findJob, lastCommitted } from '$lib/server/jobs/jobs';
+import { climateSpan, knowledge } from '$lib/server/overview/overview';
+import { deskOf } from '$lib/server/weather/desk';
+import { forecastFor } from '$lib/server/weather/forecasts';
+import { eventsOf } from '$lib/server/work-log/events';
+import { DAY_MS, HOUR_MS } from '$core/units';
+import type { WeatherSeries } from '$core/air';
+import type { LayoutServerLoad } from './$types';
+
+export const load: LayoutServerLoad = async ({ params, locals, fetch, depends }) => {
+  depends('basket:job');
+  const person = locals.person!;
+  const job = await findJob(db, person.crewId, params.id);
+  if (!job) error(404, 'There is no such job in your crew.');
+  const events = await eventsOf(db, job.id);
+  const { site } = job.document;
+  const [forecast, committed] = await Promise.all([
+    site.setting === 'outdoor' ? forecastFor(db, site, now(), deskOf(fetch)) : null,
+    lastCommitted(db, job.id)
+  ]);
+  const span = climateSpan(fold(events), now());
+  return {
+    job: {
+      id: job.id,
+      document: job.document,
+      rowVersion: job.rowVersion,
+      stage: job.stage,
+      changedBy: job.changedBy
+    },
+    events,
+    weather: forecast && cut(forecast.series, Math.min(span.startMs, now() - 5 * DAY_MS)),
+    span,
+    knowledge,
+    committedAt: committed?.committedAt.getTime() ?? null,
+    mayEdit: may(person.role, 'edit jobs'),
+    mayLog: may(person.role, 'log work')
+  };
+};
+
+/** Only the hours a page can use travel to it. */
+function cut(series: WeatherSeries, fromMs: number): WeatherSeries {
+  const skip = Math.max(0, Math.floor((fromMs - series.startMs) / HOUR_MS));
+  return {
+    ...series,
+    startMs: series.startMs + skip * HOUR_MS,
+    hours: series.hours.slice(skip)
+  };
+}

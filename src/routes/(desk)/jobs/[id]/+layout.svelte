@@ -1,0 +1,90 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { onMount } from 'svelte';
+  import { JobDesk, provideJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import KeysHelp from '$lib/ui/shell/KeysHelp.svelte';
+  import Spine from '$lib/ui/spine/Spine.svelte';
+  import { stations } from '$lib/ui/spine/stations';
+  import type { LayoutProps } from './$types';
+
+  const { data, children }: LayoutProps = $props();
+  // A desk is for one job: another job is another page with its own.
+  // svelte-ignore state_referenced_locally
+  const desk = provideJobDesk(new JobDesk(data));
+  $effect(() => desk.take(data));
+  onMount(() => desk.log.start());
+
+  const viewing = $derived(page.url.pathname.split('/').pop() ?? '');
+  const seen = $derived(
+    stations({
+      document: desk.document,
+      plan: desk.plan,
+      state: desk.state,
+      live: desk.live,
+      stage: desk.stage,
+      nowMs: desk.minuteMs,
+      units: desk.units
+    })
+  );
+  let keysShown = $state(false);
+
+  function key(e: KeyboardEvent) {
+    const typing =
+      e.target instanceof HTMLElement &&
+      (e.target.closest('input, textarea, select, [role=combobox], [role=dialog]') !== null ||
+        e.target.isContentEditable);
+    if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z' && !typing) {
+      e.preventDefault();
+      if (e.shiftKey) desk.redo();
+      else desk.undo();
+    }
+    if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
+    const station = seen[Number(e.key) - 1];
+    if (station) void goto(`/jobs/${desk.id}/${station.id}`);
+    else if (e.key === '?') keysShown = true;
+    else if (e.key === '/') {
+      e.preventDefault();
+      void goto('/jobs');
+    } else if (e.key === 'n') {
+      e.preventDefault();
+      void goto(`/jobs/${desk.id}/work#note`);
+    }
+  }
+</script>
+
+<svelte:window onkeydown={key} />
+<svelte:head><title>{desk.document.title} · Basket</title></svelte:head>
+
+<div class="job" class:at-work={viewing === 'work'}>
+  <Spine stations={seen} jobId={desk.id} {viewing} />
+  <main class="main">{@render children()}</main>
+</div>
+<KeysHelp bind:open={keysShown} stations={seen.map((s) => s.name)} />
+
+<style>
+  .job {
+    display: grid;
+    grid-template-columns: var(--col) minmax(0, 1fr);
+  }
+  .main {
+    padding: 12px 20px 32px;
+    min-width: 0;
+  }
+  @media (max-width: 760px) {
+    .job {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .main {
+      padding: 10px 12px 24px;
+    }
+    .at-work .main {
+      padding: 0;
+    }
+  }
+  @media print {
+    .job {
+      display: block;
+    }
+  }
+</style>

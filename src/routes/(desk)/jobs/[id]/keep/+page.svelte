@@ -1,0 +1,134 @@
+<script lang="ts">
+  import { wearData, type Soap, type Traffic, type Wetness } from '$core/upkeep';
+  import { decimals, DAY_MS } from '$core/units';
+  import Choice from '$lib/ui/fields/Choice.svelte';
+  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import JobTitle from '$lib/ui/job/JobTitle.svelte';
+  import WearCurve from '$lib/ui/job/WearCurve.svelte';
+  import Why from '$lib/ui/why/Why.svelte';
+  import { monthYear } from '$lib/ui/words/time';
+
+  const desk = useJobDesk();
+  const zone = $derived(desk.document.site.timeZone);
+  const keep = $derived(desk.live.keep ?? desk.plan.keep);
+  const living = $derived(desk.document.living);
+  const outdoors = $derived(desk.document.site.setting === 'outdoor');
+  const options = <T extends string>(table: Record<T, number>) =>
+    (Object.entries(table) as [T, number][]).map(([value, f]) => ({
+      value,
+      label: value,
+      note: `× ${decimals(f, 2)}`
+    }));
+  const SUNS = [0.6, 0.8, 1, 1.2, 1.4];
+  const span = $derived.by(() => {
+    if (!keep) return { fromMs: 0, toMs: 1 };
+    const far = Math.max(...keep.surfaces.map((s) => Math.min(s.sandBack.p50, keep.servedMs + 12 * 365 * DAY_MS)));
+    return { fromMs: Math.min(keep.servedMs, desk.minuteMs) - 60 * DAY_MS, toMs: far + 200 * DAY_MS };
+  });
+</script>
+
+<JobTitle facts={desk.live.keep ? 'Counted from the last coat' : 'As planned'} />
+
+{#if !keep}
+  <section class="mt-6 max-w-xl text-[16px]">
+    <h2>No upkeep yet</h2>
+    <p class="mt-2">
+      Once a start is booked or the last coat is laid, the next re-oiling is worked out here from how the place is lived
+      in.
+    </p>
+  </section>
+{:else}
+  <div class="grid gap-8 pt-3 lg:grid-cols-[minmax(0,1fr)_280px]">
+    <section aria-label="When to re-oil">
+      {#each keep.surfaces as k (k.surfaceId)}
+        {@const surface = desk.document.surfaces.find((s) => s.id === k.surfaceId)}
+        <div class="border-b border-rule py-4">
+          <div class="flex flex-wrap items-baseline gap-x-4">
+            <h2>{surface?.name}</h2>
+            <span class="text-[17px]"
+              >re-oil
+              <Why
+                about="next re-oiling, {surface?.name}"
+                formula="a full reserve falls by base × traffic × sun × wet × care each year; re-oil at 0.40"
+                lines={[
+                  { name: 'base a year', value: decimals(k.basePerYear, 2), grade: 'house' },
+                  {
+                    name: `traffic: ${living.traffic}`,
+                    value: `× ${decimals(wearData.traffic[living.traffic], 2)}`,
+                    grade: 'house'
+                  },
+                  { name: 'sun', value: `× ${decimals(outdoors ? living.sun : 1, 2)}`, grade: 'house' },
+                  { name: `water: ${living.wet}`, value: `× ${decimals(wearData.wet[living.wet], 2)}`, grade: 'house' },
+                  {
+                    name: `soap: ${living.soap}`,
+                    value: `× ${decimals(wearData.soap[living.soap], 2)}`,
+                    grade: 'house'
+                  },
+                  { name: 'years from 1 to 0.40', value: decimals(0.6 / k.perYear, 1), grade: 'house' }
+                ]}><b class="fig text-[26px]">{monthYear(k.reoil.p50, zone)}</b></Why
+              >
+            </span>
+            <span class="dim"
+              >80% between {monthYear(k.reoil.p10, zone)} and {monthYear(k.reoil.p90, zone)}. Sand back from {monthYear(
+                k.sandBack.p50,
+                zone
+              )}</span
+            >
+          </div>
+          <div class="mt-2">
+            <WearCurve
+              servedMs={keep.servedMs}
+              perYear={k.perYear}
+              reoil={k.reoil}
+              sandBack={k.sandBack}
+              nowMs={desk.minuteMs}
+              timeZone={zone}
+              {...span}
+            />
+          </div>
+        </div>
+      {/each}
+      <p class="mt-3">
+        Re-oiling is: clean, denib, one maintenance coat of {desk.document.products[0]?.name}, {desk.document.finish
+          ?.colour}. Sooner, if a drop of water goes flat within 5 min.
+      </p>
+    </section>
+    <section aria-label="How it is lived in" class="grid content-start gap-4">
+      <h2 class="border-b-[1.5px] border-ink pb-1">How it is lived in</h2>
+      <Choice
+        label="Traffic"
+        value={living.traffic}
+        options={options<Traffic>(wearData.traffic)}
+        onchange={(v) => desk.edit((d) => (d.living.traffic = v))}
+        disabled={!desk.mayEdit}
+      />
+      {#if outdoors}<Choice
+          label="Sun"
+          value={String(living.sun)}
+          options={SUNS.map((s) => ({
+            value: String(s),
+            label: `× ${s}`,
+            note: s === 0.6 ? 'north, shaded' : s === 1.4 ? 'flat and open' : ''
+          }))}
+          onchange={(v) => desk.edit((d) => (d.living.sun = Number(v)))}
+          disabled={!desk.mayEdit}
+        />{/if}
+      <Choice
+        label="Water"
+        value={living.wet}
+        options={options<Wetness>(wearData.wet)}
+        onchange={(v) => desk.edit((d) => (d.living.wet = v))}
+        disabled={!desk.mayEdit}
+      />
+      <Choice
+        label="Soap"
+        value={living.soap}
+        options={options<Soap>(wearData.soap)}
+        onchange={(v) => desk.edit((d) => (d.living.soap = v))}
+        disabled={!desk.mayEdit}
+      />
+      <a class="link" href="/care">All surfaces in care</a>
+      <a class="link" href="/api/jobs/{desk.id}" download>Export this job as a file</a>
+    </section>
+  </div>
+{/if}

@@ -1,0 +1,193 @@
+<script lang="ts">
+  import { goto, invalidateAll } from '$app/navigation';
+  import type { Span } from '$core/drying';
+  import { showVolume } from '$core/units';
+  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import JobTitle from '$lib/ui/job/JobTitle.svelte';
+  import Sign from '$lib/ui/marks/Sign.svelte';
+  import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
+  import { coatSegments } from '$lib/ui/ribbon/segments';
+  import { clockTime, dayMonth, fullDate, spanWords } from '$lib/ui/words/time';
+
+  const desk = useJobDesk();
+  const zone = $derived(desk.document.site.timeZone);
+  const real = $derived(desk.live.allCoatsLaid);
+  const leave = $derived(desk.live.leave ?? desk.plan.leave);
+  const last = $derived(real ? desk.live.coats.at(-1) : desk.plan.chosen?.coats.at(-1));
+  const card = $derived(desk.document.products.find((p) => p.id === desk.document.finish?.productId));
+  const rows = $derived(
+    leave
+      ? ([
+          ['Light use', leave.lightUse, 'socks and clean shoes, nothing dragged'],
+          ['Furniture', leave.furniture, 'lifted into place, felt under the feet'],
+          ['Rugs', leave.rugs, 'nothing that shuts the air out before'],
+          ['Water', leave.water, 'damp cloth at most until then'],
+          ['Full cure', leave.fullCure, card ? `${card.name} is as hard as it gets` : '']
+        ] as [string, Span | null, string][])
+      : []
+  );
+  const passed = (s: Span | null) => s !== null && s.p50 <= desk.minuteMs;
+  const WIDTH = 760;
+  const toMs = $derived(leave?.fullCure ? leave.fullCure.p90 + 86_400_000 : (last?.laidToMs ?? 0) + 10 * 86_400_000);
+  const fromMs = $derived((last?.laidFromMs ?? 0) - 43_200_000);
+  const x = $derived((ms: number) => ((ms - fromMs) / (toMs - fromMs)) * WIDTH);
+  let handing = $state(false);
+
+  async function handOver() {
+    handing = true;
+    await desk.log.add('handed.over', {});
+    await desk.log.flush();
+    await invalidateAll();
+    await goto(`/jobs/${desk.id}/keep`);
+  }
+</script>
+
+<JobTitle facts={real ? 'From what really happened' : 'As planned; the real dates come with the last coat'}>
+  {#snippet actions()}
+    <button class="btn line" onclick={() => print()}>Print the handover</button>
+    {#if real && desk.state.handedOverAtMs === undefined && desk.mayLog}<button
+        class="btn"
+        disabled={handing}
+        onclick={handOver}>Hand over</button
+      >{/if}
+  {/snippet}
+</JobTitle>
+
+{#if !leave || !last}
+  <section class="mt-6 max-w-xl text-[16px]">
+    <h2>No dates yet</h2>
+    <p class="mt-2">
+      Book a start, or lay the last coat. When people, furniture, rugs and water may come back then stands here, with
+      how sure it is.
+    </p>
+    <a class="btn mt-4" href="/jobs/{desk.id}/when">Find the hours</a>
+  </section>
+{:else}
+  {#if desk.live.coats.some((c) => c.solventEntrapment)}
+    <p class="mt-3 flex gap-3 bg-check-fill px-4 py-2">
+      <Sign kind="check" /><span><b>A coat was laid early.</b> Cure takes longer; the dates count it in.</span>
+    </p>
+  {/if}
+  <div class="grid gap-8 pt-3 lg:grid-cols-[minmax(0,1fr)_330px]">
+    <section aria-label="Dates">
+      <svg viewBox="0 0 {WIDTH} 60" class="w-full" role="img" aria-label="The last coat from laying to full cure">
+        <Ribbon
+          segments={coatSegments(last, 'cure', toMs)}
+          {x}
+          y={14}
+          height={34}
+          width={WIDTH}
+          planned={!real}
+          label={(s) => s.state}
+        />
+        {#each rows as [name, s] (name)}{#if s && x(s.p50) < WIDTH - 4}<path
+              d="M{x(s.p50)} 8V54"
+              stroke="var(--ink)"
+              stroke-width="2.5"
+            />{/if}{/each}
+        {#if x(desk.minuteMs) > 0 && x(desk.minuteMs) < WIDTH}<path
+            d="M{x(desk.minuteMs)} 0V60"
+            stroke="var(--now)"
+            stroke-width="6"
+          /><path d="M{x(desk.minuteMs)} 0V60" stroke="var(--on-now)" stroke-width="2" />{/if}
+      </svg>
+      <ol class="dates">
+        {#each rows as [name, s, how] (name)}
+          <li class:passed={passed(s)}>
+            <span class="fig day"
+              >{s ? dayMonth(s.p50, zone) : name === 'Rugs' || name === 'Full cure' ? 'never' : 'not given'}</span
+            >
+            <span class="fig time">{s ? clockTime(s.p50, zone) : ''}</span>
+            <span
+              ><b>{name}</b>{#if passed(s)}
+                <span class="inline-flex items-center gap-1 text-go"><Sign kind="go" size={13} />open</span>{/if}<br
+              /><span class="dim"
+                >{s
+                  ? `${how}. ${spanWords(s, desk.minuteMs, zone)}`
+                  : `${card?.name ?? 'The product'} ${name === 'Full cure' || name === 'Rugs' ? 'does not harden' : 'does not say'}`}</span
+              ></span
+            >
+          </li>
+        {/each}
+        <li>
+          <span class="fig day">{leave.food === 'no claim' ? 'no' : dayMonth(leave.food.p50, zone)}</span><span></span>
+          <span
+            ><b>Food contact</b><br /><span class="dim"
+              >{leave.food === 'no claim'
+                ? 'the card makes no claim'
+                : `${card?.foodContact}, as the card claims`}</span
+            ></span
+          >
+        </li>
+      </ol>
+      {#if last.pastForecast || (leave.fullCure && desk.climate && leave.fullCure.p50 > desk.climate.startMs + desk.climate.hours.length * 3_600_000)}
+        <p class="dim mt-2 text-[13px]">Dates past the forecast count with the mean of its last five days.</p>
+      {/if}
+    </section>
+    <section aria-label="What was used">
+      <h2 class="border-b-[1.5px] border-ink pb-1">What was used</h2>
+      <table class="ruled">
+        <tbody>
+          <tr><td>Product</td><td class="num"><b>{card?.name}, {desk.document.finish?.colour}</b></td></tr>
+          {#each desk.state.coats as c (c.coat)}
+            <tr
+              ><td>Coat {c.coat}, {fullDate(c.openedAtMs, zone)}</td><td class="num"
+                >{c.usedL === undefined ? 'going on' : showVolume(c.usedL, desk.units)}{c.guessed
+                  ? ', guessed'
+                  : ''}</td
+              ></tr
+            >
+          {:else}<tr><td class="dim" colspan="2">Nothing laid yet</td></tr>{/each}
+          {#each [...new Set(desk.state.batches.flatMap((b) => b.components
+                  .filter((p) => p.lot)
+                  .map((p) => `${p.role}, lot ${p.lot}`)))] as lot (lot)}
+            <tr><td>Lot</td><td class="num">{lot}</td></tr>
+          {/each}
+          <tr><td>Rags</td><td class="num">{desk.state.ragsOut} out, {desk.state.ragsSafe} made safe</td></tr>
+        </tbody>
+      </table>
+      <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">How to look after it</h2>
+      <ul class="grid gap-2 py-2">
+        <li>
+          Dust with a dry mop. From {leave.water ? dayMonth(leave.water.p50, zone) : 'the start'} on a damp one, with the
+          soap we left.
+        </li>
+        <li>Wipe up water and wine at once. No steam, no bleach, no scouring.</li>
+        <li>Sooner than planned, if a drop of water goes flat within 5 min: call us.</li>
+        {#if card?.oxidising}<li><b>Rags with this oil set themselves on fire.</b> Wet them, then out.</li>{/if}
+      </ul>
+      <p class="dim text-[13px]">{desk.plan.cautionsClosing}</p>
+    </section>
+  </div>
+{/if}
+
+<style>
+  .dates li {
+    display: grid;
+    grid-template-columns: 150px 90px minmax(0, 1fr);
+    gap: 10px;
+    align-items: center;
+    padding: 10px 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .day {
+    font-size: 27px;
+    white-space: nowrap;
+  }
+  .time {
+    font-size: 20px;
+    color: var(--ink-2);
+  }
+  .passed .day,
+  .passed .time {
+    color: var(--ink-3);
+  }
+  @media (max-width: 760px) {
+    .dates li {
+      grid-template-columns: 116px 62px minmax(0, 1fr);
+    }
+    .day {
+      font-size: 21px;
+    }
+  }
+</style>

@@ -1,0 +1,68 @@
+import { error, json } from '@sveltejs/kit';
+import { may } from '$lib/server/accounts/permissions';
+import { now } from '$lib/server/clock';
+import { db } from '$lib/server/db';
+import { readJson, refuse } from '$lib/server/http';
+import { findJob, saveJob } from '$lib/server/jobs/jobs';
+import { areFromShelf } from '$lib/server/shelf/cards';
+import { checkJobDocument, writeJobFile } from '$formats/job-json';
+import type { RequestHandler } from './$types';
+
+/** The job as an open job file. */
+export const GET: RequestHandler = async ({ params, locals }) => {
+  const job = await findJob(db, locals.person!.crewId, params.id);
+  if (!job) error(404);
+  const name =
+    job.document.title
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'job';
+  return new Response(writeJobFile(job.document), {
+    headers: {
+      'Content-Type': 'application/json',
+      'Content-Disposition': `attachment; filename="${name}.basket-job.json"`
+    }
+  });
+};
+
+/** Saves the job's document over the version it was read at; 409 with theirs when somebody saved in between. */
+export const PUT: RequestHandler = async ({ params, request, locals }) => {
+  const person = locals.person!;
+  if (!may(person.role, 'edit jobs')) return json({ message: 'Your role may not change jobs.' }, { status: 403 });
+  const body = await readJson(request);
+  if (!body.ok) return body.response;
+  const { document, rowVersion } = (body.value ?? {}) as {
+    document?: unknown;
+    rowVersion?: unknown;
+  };
+  if (typeof rowVersion !== 'number' || !Number.isInteger(rowVersion))
+    return refuse([
+      {
+        path: '/rowVersion',
+        problem: 'must be the version the job was read at'
+      }
+    ]);
+  const checked = checkJobDocument(document);
+  if (!checked.ok) return refuse(checked.problems);
+  const before = await findJob(db, person.crewId, params.id);
+  if (!before) error(404);
+  const { products } = checked.value;
+  if (!may(person.role, 'edit cards') && !(await areFromShelf(db, person.crewId, products, before.document.products)))
+    return json(
+      {
+        message: 'A hand takes cards from the shelf as they are; prices and cards are the lead’s.'
+      },
+      { status: 403 }
+    );
+  const saved = await saveJob(db, person.crewId, params.id, checked.value, rowVersion, person.name, now());
+  if (saved.ok) return json({ rowVersion: saved.rowVersion });
+  if (saved.reason === 'gone') error(404);
+  return json(
+    {
+      by: saved.by,
+      document: saved.current.document,
+      rowVersion: saved.current.rowVersion
+    },
+    { status: 409 }
+  );
+};
