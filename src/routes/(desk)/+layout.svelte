@@ -17,7 +17,7 @@
 
 <Patterns />
 <div class="desk">
-  <div class="fixed-top">
+  <div class="fixed-top" class:at-work={page.url.pathname.endsWith('/work')}>
     <Head place={data.crew.home.place} timeZone={data.crew.home.timeZone} forecast={data.rail} person={data.person} />
     <div class="rail-slot"><Rail rail={data.rail} openJob={page.params.id} units={data.person.units} /></div>
   </div>
@@ -34,7 +34,8 @@
     z-index: 20;
   }
   @media (max-width: 760px) {
-    .rail-slot {
+    .rail-slot,
+    .at-work {
       display: none;
     }
     .desk {

@@ -78,7 +78,10 @@ function bestStart(job: JobDocument, nowMs: number): string | undefined {
     house: defaultHouseRules,
     kappa: { median: 1, sdLn: defaultHouseRules.kappaSdLn }
   };
-  const best = climate && finishCard(job) ? bestStarts(job, climate, knowledge, nowMs).find((s) => s.ok) : undefined;
+  const best =
+    climate && finishCard(job)
+      ? bestStarts(job, climate, knowledge, nowMs).find((s) => s.ok && s.startMs > nowMs + 20 * HOUR_MS)
+      : undefined;
   return best && new Date(best.startMs).toISOString();
 }
 

@@ -111,8 +111,10 @@ export async function railFor(
       }
     ];
   });
+  const pressing = (l: JobLine) => l.deadlines.find((d) => d.urgent)?.atMs ?? Infinity;
   const first = (l: JobLine) => l.deadlines[0]?.atMs ?? Infinity;
-  lines.sort((a, b) => first(a) - first(b) || LIVE.indexOf(a.stage) - LIVE.indexOf(b.stage));
+  const order = (a: number, b: number) => (a === b ? 0 : a - b);
+  lines.sort((a, b) => order(pressing(a), pressing(b)) || order(first(a), first(b)));
   return {
     hours: home ? railHours(home.series, crew.home, nowMs) : [],
     timeZone: crew.home.timeZone,

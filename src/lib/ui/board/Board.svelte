@@ -25,9 +25,7 @@
 
 <section class="board" aria-label="By when">
   <div class="bh">
-    <span class="fig">By when</span><span>What must happen next on each job</span><span class="wide"
-      >from four hours back</span
-    ><span></span>
+    <span class="fig">By when</span><span>What must happen next on each job</span><span></span><span></span>
   </div>
   {#if rows.length === 0}
     <div class="empty">
@@ -232,7 +230,9 @@
     .row.hot {
       grid-template-columns: 118px minmax(0, 1fr);
       max-height: none;
-      padding-bottom: 10px;
+      min-height: 0;
+      flex: none;
+      padding-block: 10px;
     }
     .vis {
       display: none;

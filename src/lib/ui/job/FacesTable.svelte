@@ -80,14 +80,14 @@
     >
   </div>
   {#if missing.length && desk.mayEdit}
-    <p class="mt-3 flex flex-wrap gap-2">
+    <p class="mt-3 flex flex-wrap items-center gap-2">
       {#each missing as k (k)}<button
-          class="btn line"
+          class="btn line px-3 text-[14px]"
           onclick={() =>
             desk.edit(
               (d) =>
                 void d.surfaces[index]!.faces.push({ id: k, kind: k, texture: 'sanded', profile: 'flat', coats: 1 })
-            )}>Add {FACE_NAMES[k].toLowerCase()}</button
+            )}>+ {FACE_NAMES[k].toLowerCase()}</button
         >{/each}
     </p>
   {/if}

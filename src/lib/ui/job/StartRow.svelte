@@ -32,7 +32,7 @@
     }))
   );
   const LANE = 46;
-  const height = $derived(chosen ? Math.max(1, lanes.length) * LANE + 12 : 32);
+  const height = $derived(chosen ? Math.max(1, lanes.length) * LANE + 12 : 42);
 </script>
 
 <div class="row" class:chosen>
@@ -80,8 +80,8 @@
         <Ribbon
           segments={l.next ? cutAt(l.segments, l.next.laidFromMs) : l.segments}
           {x}
-          y={8}
-          height={16}
+          y={12}
+          height={18}
           width={plotW}
         />
       {/each}

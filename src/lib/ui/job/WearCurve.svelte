@@ -37,6 +37,11 @@
         .join('') +
       'Z'
   );
+  const years = $derived(
+    Array.from({ length: 16 }, (_, i) => Date.UTC(new Date(fromMs).getUTCFullYear() + 1 + i, 0, 1)).filter(
+      (t) => t < toMs
+    )
+  );
   const ribbonY = H + 6;
 </script>
 
@@ -50,6 +55,10 @@
   )} and {monthYear(reoil.p90, timeZone)}"
 >
   <rect {width} height={H} fill="var(--sheet)" />
+  {#each years as t (t)}
+    <path d="M{x(t)} 0V{H}" stroke="var(--rule)" />
+    <text x={x(t) + 4} y="13" style="font-size:12px;fill:var(--ink-2)">{new Date(t).getUTCFullYear()}</text>
+  {/each}
   {#if ahead.length > 1}<path d={band} fill="var(--oil-matte)" opacity=".75" />{/if}
   <path d="{line}L{x(toMs)} {H}L{x(steps[0]!)} {H}Z" fill="url(#g-wear)" opacity=".55" />
   <path d={line} fill="none" stroke="var(--wear-1)" stroke-width="2.4" />

@@ -10,7 +10,7 @@
     active?: number | null;
   }
   const { shape, boards, units, active = null }: Props = $props();
-  const SIZE = { w: 460, h: 420, pad: 62 };
+  const SIZE = { w: 440, h: 400, pad: 56 };
 
   const drawn = $derived.by((): { points: Point[]; lengths: number[] } | null => {
     if (shape.type === 'rectangle' && shape.lengthM > 0 && shape.widthM > 0) {
@@ -63,18 +63,26 @@
       const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
       const normal = { x: (-(b.y - a.y) / long) * turn, y: ((b.x - a.x) / long) * turn };
       const flat = Math.abs(b.x - a.x) > Math.abs(b.y - a.y);
-      const off = flat ? 24 : 32;
+      const off = flat ? 24 : 34;
+      // Beside an inner corner two walls share the outside: their tags move apart along the wall.
+      const inner = (k: number) => isInner(points, turn, (k + points.length) % points.length);
+      const slide = (inner(i) ? 0.16 : 0) - (inner(i + 1) ? 0.16 : 0);
       return {
         i,
         a,
         b,
-        x: (a.x + b.x) / 2 + normal.x * off,
-        y: (a.y + b.y) / 2 + normal.y * off,
+        x: (a.x + b.x) / 2 + (b.x - a.x) * slide + normal.x * off,
+        y: (a.y + b.y) / 2 + (b.y - a.y) * slide + normal.y * off,
         flat,
         text: showLength(drawn.lengths[i]!, units)
       };
     });
   });
+  /** Whether the outline bends inward at a corner. */
+  function isInner(points: readonly Point[], turn: number, k: number): boolean {
+    const [p, q, r] = [points[(k + points.length - 1) % points.length]!, points[k]!, points[(k + 1) % points.length]!];
+    return ((q.x - p.x) * (r.y - q.y) - (q.y - p.y) * (r.x - q.x)) * turn < 0;
+  }
   const area = $derived(measured.ok ? areaParts(measured.areaM2, units) : null);
   const label = $derived(
     drawn && measured.ok

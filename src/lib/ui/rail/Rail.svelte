@@ -36,17 +36,17 @@
       'Z'
   );
   const ticks = $derived(rail.hours.filter((h) => hourOfDay(h.atMs, rail.timeZone) % 6 === 0));
-  const extremes = $derived(
-    rail.hours.filter((h, i, all) => {
+  /** The warmest and coldest hours, one label for each rise and fall. */
+  const extremes = $derived.by(() => {
+    const all = rail.hours;
+    return all.filter((h, i) => {
       const around = all.slice(Math.max(0, i - 6), i + 7).map((o) => o.airTempC);
+      const isTop = h.airTempC === Math.max(...around) || h.airTempC === Math.min(...around);
       return (
-        i > 2 &&
-        i < all.length - 3 &&
-        (h.airTempC === Math.max(...around) || h.airTempC === Math.min(...around)) &&
-        Math.abs(x(h.atMs) - nowX) > 60
+        i > 2 && i < all.length - 3 && isTop && all[i - 1]!.airTempC !== h.airTempC && Math.abs(x(h.atMs) - nowX) > 60
       );
-    })
-  );
+    });
+  });
   const ribbonWord = (s: Segment) =>
     s.state === 'open'
       ? `opens ${clockTime(s.scarf!.p50, rail.timeZone)}`

@@ -81,6 +81,7 @@ function word(id: StationId, { document, plan, state, live, nowMs, units }: Seen
     case 'load':
       return plan.load ? `${showVolume(plan.load.buyL, units)} to buy` : 'after Choose';
     case 'when':
+      if (state.coats[0]) return `begun ${dayMonth(state.coats[0].openedAtMs, timeZone)}`;
       return document.startAt ? whenWords(Date.parse(document.startAt), nowMs, timeZone) : 'pick a start';
     case 'work': {
       const bay = openBays(state)[0];

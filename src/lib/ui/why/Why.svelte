@@ -41,7 +41,8 @@
     text-align: inherit;
     font: inherit;
     color: inherit;
-    min-height: 24px;
+    display: inline;
+    line-height: inherit;
   }
   :global(.why-sheet) {
     z-index: 60;

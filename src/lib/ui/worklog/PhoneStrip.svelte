@@ -13,6 +13,10 @@
   const ticks = $derived(
     Array.from({ length: 7 }, (_, i) => (Math.floor(from / (HOUR_MS / 2)) + 1 + i) * (HOUR_MS / 2))
   );
+  const flags = $derived(
+    bays.flatMap((b) => (b.wipedAtMs === undefined && b.wipeByMs !== null ? [x(b.wipeByMs)] : []))
+  );
+  const isFree = (px: number) => Math.abs(px - x(clock.now)) > 42 && flags.every((f) => px < f - 20 || px > f + 36);
   const shown = $derived(bays.filter((b) => x(b.wipedAtMs ?? b.wipeByMs ?? clock.now) > 0 || x(b.spreadAtMs) > 0));
 </script>
 
@@ -30,13 +34,13 @@
   <rect width={WIDTH} height="52" fill="var(--sheet)" />
   {#each ticks as t (t)}
     <path d="M{x(t)} 17V22" stroke="var(--rule-2)" />
-    <text
-      x={x(t)}
-      y="14"
-      text-anchor="middle"
-      style="font-size:12px;{t % HOUR_MS === 0 ? 'font-weight:680' : 'fill:var(--ink-2)'}"
-      >{clockTime(t, timeZone)}</text
-    >
+    {#if isFree(x(t))}<text
+        x={x(t)}
+        y="14"
+        text-anchor="middle"
+        style="font-size:12px;{t % HOUR_MS === 0 ? 'font-weight:680' : 'fill:var(--ink-2)'}"
+        >{clockTime(t, timeZone)}</text
+      >{/if}
   {/each}
   {#each shown as b (b.coat * 1000 + b.bay)}
     {@const [a, e] = [Math.max(-4, x(b.spreadAtMs)), x(b.wipedAtMs ?? b.wipeByMs ?? clock.now)]}

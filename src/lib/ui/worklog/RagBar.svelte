@@ -47,6 +47,13 @@
     background: var(--stop-tint);
     padding: 8px;
   }
+  @media (max-width: 760px) {
+    .rags {
+      position: sticky;
+      bottom: 0;
+      z-index: 5;
+    }
+  }
   .rags.even {
     border-top-color: var(--rule);
     background: var(--paper);

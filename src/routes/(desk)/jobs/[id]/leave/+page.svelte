@@ -99,7 +99,7 @@
             >
             <span class="fig time">{s ? clockTime(s.p50, zone) : ''}</span>
             <span
-              ><b>{name}</b>{#if passed(s)}
+              ><b class="mr-2">{name}</b>{#if passed(s)}
                 <span class="inline-flex items-center gap-1 text-go"><Sign kind="go" size={13} />open</span>{/if}<br
               /><span class="dim"
                 >{s

@@ -42,7 +42,7 @@
     <section aria-label="Oil">
       <div class="grid grid-cols-2 gap-4">
         <div>
-          <p class="dim">Expected on the wood and lost</p>
+          <p class="dim">Expected</p>
           <Why
             about="litres expected"
             formula="coats on all faces + what is lost"
@@ -104,6 +104,7 @@
           {/each}
         </tbody>
       </table>
+      <Cautions cautions={desk.plan.cautions} closing={desk.plan.cautionsClosing} />
     </section>
 
     <section aria-label="Tins and mixing">
@@ -183,7 +184,6 @@
           {/each}
         </tbody>
       </table>
-      <Cautions cautions={desk.plan.cautions} closing={desk.plan.cautionsClosing} />
     </section>
   </div>
 {/if}

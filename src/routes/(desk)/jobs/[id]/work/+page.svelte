@@ -98,8 +98,9 @@
 
 <div class="phone-only"><PhoneStrip bays={desk.live.bays} timeZone={zone} /></div>
 <header class="bar">
+  <a class="phone-only link" href="/">Today</a>
   <h1>{desk.document.title}</h1>
-  <span class="dim"
+  <span class="dim facts"
     >{lastCoat ? `coat ${lastCoat} of ${desk.plan.coats.length}` : `${desk.plan.coats.length} coats`}{air
       ? `. ${showTemperature(air.airTempC, desk.units)}, ${Math.round(air.rh * 100)} %`
       : ''}</span

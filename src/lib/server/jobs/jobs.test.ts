@@ -1,0 +1,82 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { floorJob, NOW } from '../../../../tests/fixtures';
+import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
+import { appendEvents } from '../work-log/events';
+import { createJob, findJob, jobsInStages, listJobs, saveJob } from './jobs';
+
+let conn: Awaited<ReturnType<typeof testDatabase>>;
+beforeAll(async () => {
+  conn = await testDatabase();
+});
+afterAll(() => conn.pool.end());
+
+describe('jobs', () => {
+  it('gives back what was saved, to the last digit', async () => {
+    const { db } = conn;
+    const { crewId } = await freshCrew(db);
+    const job = floorJob();
+    job.surfaces[0]!.thicknessM = 0.0222250001;
+    const id = await createJob(db, crewId, job, 'Ines', NOW);
+    expect(await findJob(db, crewId, id)).toMatchObject({ document: job, stage: 'planning', rowVersion: 1 });
+  });
+
+  it('another crew does not see it, nor change it', async () => {
+    const { db } = conn;
+    const [mine, other] = [await freshCrew(db), await freshCrew(db)];
+    const id = await createJob(db, mine.crewId, floorJob(), 'Ines', NOW);
+    expect(await findJob(db, other.crewId, id)).toBeNull();
+    expect(await saveJob(db, other.crewId, id, floorJob(), 1, 'X', NOW)).toEqual({ ok: false, reason: 'gone' });
+    expect(await listJobs(db, other.crewId, { offset: 0, limit: 10 })).toEqual([]);
+  });
+
+  it('two people editing: the second is told, and given theirs', async () => {
+    const { db } = conn;
+    const { crewId } = await freshCrew(db);
+    const id = await createJob(db, crewId, floorJob(), 'Ines', NOW);
+    const [a, b] = [
+      { ...floorJob(), title: 'A' },
+      { ...floorJob(), title: 'B' }
+    ];
+    expect(await saveJob(db, crewId, id, a, 1, 'Ines', NOW)).toEqual({ ok: true, rowVersion: 2 });
+    expect(await saveJob(db, crewId, id, b, 1, 'Sunil', NOW)).toMatchObject({
+      ok: false,
+      reason: 'changed',
+      by: 'Ines',
+      current: { rowVersion: 2, document: { title: 'A' } }
+    });
+    expect((await findJob(db, crewId, id))!.document.title).toBe('A');
+  });
+
+  it('twenty savers at once: one wins each version, none is lost in silence', async () => {
+    const { db } = conn;
+    const { crewId } = await freshCrew(db);
+    const id = await createJob(db, crewId, floorJob(), 'Ines', NOW);
+    const outcomes = await Promise.all(
+      Array.from({ length: 20 }, (_, i) => saveJob(db, crewId, id, { ...floorJob(), title: `T${i}` }, 1, `P${i}`, NOW))
+    );
+    expect(outcomes.filter((o) => o.ok)).toHaveLength(1);
+    expect((await findJob(db, crewId, id))!.rowVersion).toBe(2);
+  });
+
+  it('stands where its start and its work say', async () => {
+    const { db } = conn;
+    const { crewId, userId } = await freshCrew(db);
+    const id = await createJob(db, crewId, floorJob(), 'Ines', NOW);
+    await saveJob(db, crewId, id, { ...floorJob(), startAt: new Date(NOW).toISOString() }, 1, 'Ines', NOW);
+    expect((await jobsInStages(db, crewId, ['booked'], 5)).map((j) => j.id)).toEqual([id]);
+    await appendEvents(db, crewId, id, [phoneEvent('coat.opened', { coat: 1 })], { id: userId, name: 'Ines' }, NOW);
+    expect((await jobsInStages(db, crewId, ['working'], 5)).map((j) => j.id)).toEqual([id]);
+  });
+
+  it('is found by title, client and place; a wildcard is only a letter', async () => {
+    const { db } = conn;
+    const { crewId } = await freshCrew(db);
+    await createJob(db, crewId, { ...floorJob(), title: 'Deck 100%' }, 'Ines', NOW);
+    await createJob(db, crewId, floorJob(), 'Ines', NOW);
+    const find = async (f: string) =>
+      (await listJobs(db, crewId, { offset: 0, limit: 10, find: f })).map((j) => j.title);
+    expect(await find('customs lib')).toHaveLength(2);
+    expect(await find('100%')).toEqual(['Deck 100%']);
+    expect(await find("' OR 1=1 --")).toEqual([]);
+  });
+});

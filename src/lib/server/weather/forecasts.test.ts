@@ -1,0 +1,48 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { HOUR_MS } from '../../../core/units';
+import { answerPosition } from '../../../stand-ins/weather-desk';
+import { NOW } from '../../../../tests/fixtures';
+import { testDatabase } from '../../../../tests/server/database';
+import { forecastFor } from './forecasts';
+
+let conn: Awaited<ReturnType<typeof testDatabase>>;
+beforeAll(async () => {
+  conn = await testDatabase();
+});
+afterAll(() => conn.pool.end());
+
+const place = () => ({
+  latitudeDeg: Math.round(Math.random() * 8000) / 100,
+  longitudeDeg: Math.round(Math.random() * 17000) / 100
+});
+
+describe('forecasts', () => {
+  let asked = 0;
+  const desk = (nowMs: number) => async (query: string) => {
+    asked++;
+    const { status, body } = answerPosition(new URLSearchParams(query), nowMs);
+    return Response.json(body, { status });
+  };
+  const down = () => Promise.reject(new Error('no route'));
+
+  it('are asked for once an hour, not once a page', async () => {
+    const p = place();
+    asked = 0;
+    const first = await forecastFor(conn.db, p, NOW, desk(NOW));
+    await forecastFor(conn.db, p, NOW + HOUR_MS / 2, desk(NOW));
+    expect(asked).toBe(1);
+    expect(first!.series.hours.length).toBeGreaterThan(240);
+    await forecastFor(conn.db, p, NOW + 2 * HOUR_MS, desk(NOW + 2 * HOUR_MS));
+    expect(asked).toBe(2);
+  });
+  it('work goes on with the kept one when the desk is down, and says it is old', async () => {
+    const p = place();
+    await forecastFor(conn.db, p, NOW, desk(NOW));
+    expect(await forecastFor(conn.db, p, NOW + 30 * HOUR_MS, down)).toMatchObject({ stale: true, fetchedMs: NOW });
+  });
+  it('is none when there never was one, or the desk talks nonsense', async () => {
+    expect(await forecastFor(conn.db, place(), NOW, down)).toBeNull();
+    expect(await forecastFor(conn.db, place(), NOW, async () => Response.json({ type: 'Weather' }))).toBeNull();
+    expect(await forecastFor(conn.db, place(), NOW, async () => new Response('<html>', { status: 200 }))).toBeNull();
+  });
+});

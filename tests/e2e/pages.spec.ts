@@ -1,0 +1,69 @@
+import { expect, test, type Page } from '@playwright/test';
+import { accessible, DEMO, PHONE, signIn } from './helpers';
+
+/** Every page of the demo world, light and dark, desk and phone: opens without an error, holds its width, passes axe. */
+const PASSWORD = 'salt-marsh-oil';
+const PLACES = ['/', '/jobs', '/jobs/new', '/care', '/shelf', '/shelf/marrum-deck', '/people', '/about'];
+const STATIONS = ['measure', 'choose', 'load', 'when', 'work', 'leave', 'keep'];
+
+async function visit(page: Page, path: string, faults: string[]) {
+  await page.goto(DEMO + path, { waitUntil: 'load' });
+  await expect(page.getByRole('main').first()).toBeVisible();
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  expect(wide, `${path} is wider than the screen`).toBeLessThanOrEqual(1);
+  await accessible(page);
+  expect(faults, path).toEqual([]);
+}
+
+for (const [name, options] of [
+  ['desk, light', { viewport: { width: 1280, height: 800 }, colorScheme: 'light' }],
+  ['desk, dark', { viewport: { width: 1280, height: 800 }, colorScheme: 'dark' }],
+  ['phone, dark', { ...PHONE, colorScheme: 'dark' }]
+] as const) {
+  test(`every page: ${name}`, async ({ browser }) => {
+    test.setTimeout(180_000);
+    const page = await (await browser.newContext({ ...options, locale: 'en-GB' })).newPage();
+    const faults: string[] = [];
+    page.on('pageerror', (e) => faults.push(e.message));
+    page.on('console', (m) => m.type() === 'error' && faults.push(m.text()));
+    await page.goto(`${DEMO}/sign-in`);
+    await accessible(page);
+    await signIn(page, DEMO, 'ines@wickandtarn.example', PASSWORD);
+    for (const path of PLACES) await visit(page, path, faults);
+    await page.goto(`${DEMO}/jobs`);
+    for (const title of ['Reading room floor', 'Boathouse deck', 'Ballroom']) {
+      await page.goto(`${DEMO}/jobs`);
+      const job = await page.getByRole('link', { name: title }).getAttribute('href');
+      for (const s of STATIONS) await visit(page, `${job}/${s}`, faults);
+    }
+    await page.context().close();
+  });
+}
+
+test('Today: the wet bay is the one yellow thing, its clock ticks down to the wipe', async ({ page }) => {
+  await signIn(page, DEMO, 'ines@wickandtarn.example', PASSWORD);
+  const hot = page.locator('.row.hot');
+  await expect(hot).toHaveCount(1);
+  await expect(hot).toContainText('Wipe bay 3');
+  await expect(hot).toContainText('min');
+  await expect(page.getByRole('heading', { name: '5 rags not made safe' })).toBeVisible();
+});
+
+test('keys: stations by number, find, and their list', async ({ page }) => {
+  await signIn(page, DEMO, 'ines@wickandtarn.example', PASSWORD);
+  await page.goto(`${DEMO}/jobs`);
+  await page.getByRole('link', { name: 'Boathouse deck' }).click();
+  await expect(page).toHaveURL(/when/);
+  await page.keyboard.press('1');
+  await expect(page).toHaveURL(/measure/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('write a note in the log');
+});
+
+test('a wrong address and a stranger’s job say so without a stack', async ({ page }) => {
+  await signIn(page, DEMO, 'ines@wickandtarn.example', PASSWORD);
+  await page.goto(`${DEMO}/jobs/00000000-0000-7000-8000-000000000000/measure`);
+  await expect(page.getByText('There is no such job in your crew.')).toBeVisible();
+  await page.goto(`${DEMO}/nowhere`);
+  await expect(page.getByText('There is nothing here.')).toBeVisible();
+});

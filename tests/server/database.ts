@@ -1,0 +1,35 @@
+import { v7 as uuidv7 } from 'uuid';
+import type { NewEvent } from '../../src/core/job';
+import { createCrew, type NewPerson } from '../../src/lib/server/accounts/people';
+import { connect, migrateDatabase } from '../../src/lib/server/db/connect';
+import { NOW } from '../fixtures';
+
+/** A connection to the test database, brought up to date. `./basket test` starts it and says where it is. */
+export async function testDatabase() {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set: run ./basket test server');
+  await migrateDatabase(url);
+  return connect(url);
+}
+
+const HOME = { place: 'Saltmarsh Wick', latitudeDeg: 53.06, longitudeDeg: 0.27, timeZone: 'Europe/London' };
+export const PASSWORD = 'salt-marsh-oil';
+
+/** A crew of its own for a test, with a lead nobody else has. */
+export async function freshCrew(db: Awaited<ReturnType<typeof testDatabase>>['db'], role: NewPerson['role'] = 'lead') {
+  const email = `${uuidv7()}@wickandtarn.example`;
+  const made = await createCrew(
+    db,
+    { name: 'Test crew', home: HOME, workingHours: { mon: { from: '07:30', to: '17:30' } } },
+    { name: 'Ines', email, password: PASSWORD, role },
+    NOW
+  );
+  return { ...made, email };
+}
+
+/** A new event as a phone makes it. */
+export const phoneEvent = <T extends NewEvent['type']>(
+  type: T,
+  data: Extract<NewEvent, { type: T }>['data'],
+  at = NOW
+): NewEvent => ({ id: uuidv7(), at, device: 'phone', type, data }) as unknown as NewEvent;

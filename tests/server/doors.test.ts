@@ -1,0 +1,218 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { addPerson } from '../../src/lib/server/accounts/people';
+import { createJob } from '../../src/lib/server/jobs/jobs';
+import { saveCard } from '../../src/lib/server/shelf/cards';
+import { card, floorJob, NOW } from '../fixtures';
+import { freshCrew, PASSWORD, phoneEvent } from './database';
+import { runningApp } from './running-app';
+
+let app: Awaited<ReturnType<typeof runningApp>>;
+let conn: ReturnType<typeof app.connect>;
+const cookies: Record<'lead' | 'hand' | 'office' | 'stranger', string> = {
+  lead: '',
+  hand: '',
+  office: '',
+  stranger: ''
+};
+let jobId = '';
+
+beforeAll(async () => {
+  app = await runningApp('doors');
+  conn = app.connect();
+  const { crewId, email } = await freshCrew(conn.db);
+  cookies.lead = (await app.signIn(email, PASSWORD)).cookie;
+  for (const role of ['hand', 'office'] as const) {
+    await addPerson(conn.db, crewId, { name: role, email: `${role}-${email}`, password: PASSWORD, role }, NOW);
+    cookies[role] = (await app.signIn(`${role}-${email}`, PASSWORD)).cookie;
+  }
+  cookies.stranger = (await app.signIn((await freshCrew(conn.db)).email, PASSWORD)).cookie;
+  await saveCard(conn.db, crewId, card('ostrel-duo'), 0, 'Ines', NOW);
+  jobId = await createJob(conn.db, crewId, floorJob(), 'Ines', NOW);
+});
+afterAll(async () => {
+  await conn.pool.end();
+  await app.stop();
+});
+
+type Who = keyof typeof cookies;
+const call = (method: string, path: string, who?: Who, body?: unknown, headers: Record<string, string> = {}) =>
+  fetch(app.origin + path, {
+    method,
+    redirect: 'manual',
+    headers: {
+      ...(who && { Cookie: cookies[who] }),
+      ...(body !== undefined && { 'Content-Type': 'application/json' }),
+      ...headers
+    },
+    body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body)
+  });
+
+describe('without a session', () => {
+  it.each(['/', '/jobs', '/jobs/new', '/care', '/shelf', '/people', '/about'])(
+    '%s leads to the sign-in page',
+    async (path) => {
+      const r = await call('GET', path);
+      expect([r.status, r.headers.get('location')]).toEqual([303, `/sign-in?to=${encodeURIComponent(path)}`]);
+    }
+  );
+  it.each([
+    ['GET', '/api/jobs/x'],
+    ['PUT', '/api/jobs/x'],
+    ['POST', '/api/jobs'],
+    ['POST', '/api/jobs/x/events'],
+    ['GET', '/api/jobs/x/stream'],
+    ['POST', '/api/jobs/x/commit'],
+    ['PATCH', '/api/me'],
+    ['POST', '/api/cards'],
+    ['GET', '/stand-ins/weather-desk/position']
+  ])('%s %s answers 401', async (method, path) =>
+    expect((await call(method, path, undefined, method === 'GET' ? undefined : {})).status).toBe(401)
+  );
+  it('a made-up cookie opens nothing', async () => {
+    const r = await fetch(`${app.origin}/api/jobs/${jobId}`, {
+      headers: { Cookie: 'better-auth.session_token=forged.forged' }
+    });
+    expect(r.status).toBe(401);
+  });
+});
+
+describe('signing in', () => {
+  it('keeps the cookie from scripts and other sites', async () => {
+    const { email } = await freshCrew(conn.db);
+    const { setCookie, status } = await app.signIn(email, PASSWORD);
+    expect(status).toBe(303);
+    expect(setCookie).toMatch(/HttpOnly/i);
+    expect(setCookie).toMatch(/SameSite=(Lax|Strict)/i);
+  });
+  it('slows wrong passwords, and then even the right one waits', async () => {
+    const { email } = await freshCrew(conn.db);
+    const statuses = [];
+    for (let i = 0; i < 5; i++) statuses.push((await app.signIn(email, 'wrong-password')).status);
+    expect(statuses).toEqual([401, 401, 401, 401, 429]);
+    expect((await app.signIn(email, PASSWORD)).status).toBe(429);
+  });
+  it('a form from another site is turned away', async () => {
+    const r = await fetch(`${app.origin}/sign-in`, {
+      method: 'POST',
+      headers: { Origin: 'https://elsewhere.example', 'Content-Type': 'application/x-www-form-urlencoded' },
+      body: 'email=a'
+    });
+    expect(r.status).toBe(403);
+  });
+  it('never leads away from this site', async () => {
+    const r = await call('GET', '/sign-in?to=//elsewhere.example', 'lead');
+    expect(r.headers.get('location')).toBe('/');
+  });
+});
+
+describe('roles', () => {
+  const jobAs = async (who: Who, change: (j: ReturnType<typeof floorJob>) => void) => {
+    const { document, rowVersion } = { document: floorJob(), rowVersion: await version() };
+    change(document);
+    return (await call('PUT', `/api/jobs/${jobId}`, who, { document, rowVersion })).status;
+  };
+  const version = async () =>
+    Number(
+      ((await conn.pool.query('SELECT row_version AS v FROM job WHERE id = ?', [jobId]))[0] as { v: number }[])[0]!.v
+    );
+
+  it('a hand measures but changes no price, not even inside a job', async () => {
+    expect(await jobAs('hand', (j) => (j.surfaces[0]!.faces[0]!.coats = 1))).toBe(200);
+    expect(await jobAs('hand', (j) => (j.products[0]!.packs[0]!.priceCents = 1))).toBe(403);
+  });
+  it('a hand imports no card, makes no job, adds nobody', async () => {
+    expect((await call('POST', '/api/cards', 'hand', card('marrum-deck'))).status).toBe(403);
+    expect((await call('POST', '/api/jobs', 'hand', floorJob())).status).toBe(403);
+    expect((await call('GET', '/jobs/new', 'hand')).status).toBe(403);
+    const form = (action: string, who: Who) =>
+      fetch(`${app.origin}${action}`, {
+        method: 'POST',
+        headers: { Cookie: cookies[who], Origin: app.origin, 'Content-Type': 'application/x-www-form-urlencoded' },
+        body: 'name=X&email=x@x.example&password=long-enough-1&role=lead&revision=1&kit-300=1'
+      });
+    expect((await form('/people?/add', 'hand')).status).toBe(403);
+    expect((await form('/shelf/ostrel-duo?/prices', 'hand')).status).toBe(403);
+    expect((await form('/shelf/ostrel-duo?/house', 'office')).status).toBe(403);
+  });
+  it('the office reads the log and does not write it', async () => {
+    expect((await call('POST', `/api/jobs/${jobId}/events`, 'office', { events: [] })).status).toBe(403);
+    expect((await call('GET', `/api/jobs/${jobId}/events`, 'office')).status).toBe(200);
+  });
+  it('another crew finds nothing', async () => {
+    for (const path of [
+      `/api/jobs/${jobId}`,
+      `/api/jobs/${jobId}/events`,
+      `/api/jobs/${jobId}/stream`,
+      `/jobs/${jobId}/measure`
+    ])
+      expect((await call('GET', path, 'stranger')).status).toBe(404);
+    expect(
+      (await call('POST', `/api/jobs/${jobId}/events`, 'stranger', { events: [phoneEvent('rags.out', { count: 1 })] }))
+        .status
+    ).toBe(404);
+    expect((await call('PUT', `/api/jobs/${jobId}`, 'stranger', { document: floorJob(), rowVersion: 1 })).status).toBe(
+      404
+    );
+  });
+});
+
+describe('bad input', () => {
+  const problems = async (r: Response) =>
+    ((await r.json()) as { problems: { path: string; problem: string }[] }).problems;
+  it('names the field, the problem and the cure', async () => {
+    const job = floorJob();
+    (job.surfaces[0]!.shape as { walls: { lengthM: number }[] }).walls[0]!.lengthM = -4;
+    const r = await call('POST', '/api/jobs', 'lead', job);
+    expect(r.status).toBe(422);
+    expect(await problems(r)).toContainEqual({
+      path: '/surfaces/0/shape/walls/0/lengthM',
+      problem: 'must be more than 0'
+    });
+  });
+  it('a job file of 50 MB is refused', async () =>
+    expect(
+      (await call('POST', '/api/jobs', 'lead', 'x'.repeat(50_000_000)).catch(() => ({ status: 413 }))).status
+    ).toBe(413));
+  it('what is not JSON, and what is of another version, is refused', async () => {
+    expect((await call('POST', '/api/jobs', 'lead', '{"half":')).status).toBe(400);
+    expect(await problems(await call('POST', '/api/jobs', 'lead', { ...floorJob(), version: 2 }))).toMatchObject([
+      { path: '/version' }
+    ]);
+  });
+  it('one bad event stops the batch: nothing is half written', async () => {
+    const good = phoneEvent('rags.out', { count: 1 });
+    const r = await call('POST', `/api/jobs/${jobId}/events`, 'hand', {
+      events: [good, { ...good, type: 'rags.burnt' }]
+    });
+    expect(r.status).toBe(422);
+    expect(await problems(r)).toMatchObject([{ path: '/events/1/type' }]);
+    expect((await (await call('GET', `/api/jobs/${jobId}/events`, 'hand')).json()) as object).toEqual({ events: [] });
+  });
+  it('a hostile import runs nothing and is shown as text', async () => {
+    const title = '<script>alert(1)</script>"\'; DROP TABLE job; --';
+    const r = await call('POST', '/api/jobs', 'lead', { ...floorJob(), title });
+    const { id } = (await r.json()) as { id: string };
+    const page = await (await call('GET', `/jobs/${id}/measure`, 'lead')).text();
+    expect(page).not.toContain('<script>alert(1)');
+    expect((await call('GET', `/api/jobs/${id}`, 'lead')).headers.get('content-disposition')).toMatch(
+      /^attachment; filename="[a-z0-9-]+\.basket-job\.json"$/
+    );
+    const polluted = await call(
+      'POST',
+      '/api/jobs',
+      'lead',
+      JSON.stringify(floorJob()).replace('"version":1', '"version":1,"__proto__":{"admin":true}')
+    );
+    expect(polluted.status).toBe(422);
+  });
+  it('an export imports again as the same job', async () => {
+    const text = await (await call('GET', `/api/jobs/${jobId}`, 'lead')).text();
+    const { id } = (await (await call('POST', '/api/jobs', 'lead', text)).json()) as { id: string };
+    expect(await (await call('GET', `/api/jobs/${id}`, 'lead')).text()).toBe(text);
+  });
+  it('pages carry a strict content-security policy', async () => {
+    const csp = (await call('GET', '/', 'lead')).headers.get('content-security-policy') ?? '';
+    expect(csp).toContain("script-src 'self' 'nonce-");
+    expect(csp).not.toContain("'unsafe-eval'");
+  });
+});
