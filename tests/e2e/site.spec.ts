@@ -8,15 +8,14 @@ const TOVE = 'tove@wickandtarn.example';
 
 async function openWork(page: Page, title: string): Promise<void> {
   await page.goto(`${DEMO}/jobs`);
-  await page.getByRole('link', { name: title }).click();
-  const url = page.url().replace(/\/[a-z]+$/, '');
-  await page.goto(`${url}/work`);
+  const job = await page.getByRole('link', { name: title }).getAttribute('href');
+  await page.goto(`${DEMO}${job}/work`);
   await expect(page.getByText('in step')).toBeVisible();
 }
 const notes = (page: Page, text: string) => page.getByRole('listitem').filter({ hasText: text });
 async function note(page: Page, text: string) {
   await page.getByRole('button', { name: 'Note', exact: true }).click();
-  await page.getByLabel('Note').fill(text);
+  await page.getByRole('textbox', { name: 'Note' }).fill(text);
   await page.getByRole('button', { name: 'Write it down' }).click();
 }
 

@@ -56,7 +56,7 @@
             <h2>
               {#if late(r)}<Sign kind="stop" size={20} />{/if}{w.title}{late(r) ? ', sticking' : ''}
             </h2>
-            <p class="jb">{r.line.title}</p>
+            <p class="jb"><a href="/jobs/{r.line.id}">{r.line.title}</a></p>
             <p class="dt">{w.detail}</p>
           </div>
           <div class="vis"><RowPicture line={r.line} deadline={r.d} /></div>
@@ -145,6 +145,13 @@
     display: flex;
     gap: 8px;
     align-items: center;
+  }
+  .jb a {
+    display: inline-block;
+    min-height: 24px;
+    line-height: 24px;
+    text-underline-offset: 3px;
+    text-decoration-thickness: 1px;
   }
   .jb {
     font-weight: 600;

@@ -75,7 +75,7 @@
       {/if}
     </div>
     {#each lines as l, i (l.id)}
-      <a class="j" class:on={l.id === openJob} style="top:{66 + i * PITCH}px" href="/jobs/{l.id}">{l.title}</a>
+      <span class="j" class:on={l.id === openJob} style="top:{66 + i * PITCH}px">{l.title}</span>
     {/each}
   </div>
   <div class="axis">

@@ -25,7 +25,7 @@
 </script>
 
 <header class="head no-print">
-  <a class="brand" href="/"><Mark onDark /> <span>Basket</span></a>
+  <a class="brand" href="/" aria-label="Basket, to Today"><Mark onDark /> <span>Basket</span></a>
   <nav aria-label="Places">
     {#each PLACES as p (p.href)}
       <a href={p.href} aria-current={p.here(page.url.pathname) ? 'page' : undefined}>{p.name}</a>

@@ -129,7 +129,7 @@
     {:else if panel?.kind === 'tack'}
       <TackPanel coat={panel.coat} onclose={(id) => logged('Test written', id)} />
     {:else if panel?.kind === 'note'}
-      <section class="sheet p-4" aria-label="Note">
+      <section class="sheet p-4" aria-label="Write a note">
         <label for="note" class="mb-1 block text-[18px] font-semibold">Note</label>
         <textarea id="note" class="field min-h-32" maxlength="2000" bind:value={noteText}></textarea>
         <div class="mt-3 grid grid-cols-2 gap-2">
