@@ -52,6 +52,8 @@ CREATE TABLE `job` (
 	`document` json NOT NULL,
 	`row_version` int NOT NULL,
 	`event_seq` bigint NOT NULL DEFAULT 0,
+	`due_at` datetime(3),
+	`served_at` datetime(3),
 	`changed_by` varchar(80) NOT NULL,
 	`created_at` datetime(3) NOT NULL,
 	`updated_at` datetime(3) NOT NULL,
@@ -140,7 +142,8 @@ ALTER TABLE `work_event` ADD CONSTRAINT `work_event_job_id_job_id_fk` FOREIGN KE
 CREATE INDEX `account_user` ON `account` (`user_id`);--> statement-breakpoint
 CREATE INDEX `committed_plan_job` ON `committed_plan` (`job_id`,`committed_at`);--> statement-breakpoint
 CREATE INDEX `job_stage` ON `job` (`crew_id`,`stage`,`updated_at`);--> statement-breakpoint
-CREATE INDEX `job_updated` ON `job` (`crew_id`,`updated_at`);--> statement-breakpoint
+CREATE INDEX `job_list` ON `job` (`crew_id`,`updated_at`,`id`,`stage`,`title`,`client_name`,`place`);--> statement-breakpoint
+CREATE INDEX `job_due` ON `job` (`crew_id`,`due_at`);--> statement-breakpoint
 CREATE INDEX `product_card_newest` ON `product_card` (`crew_id`,`newest`,`card_id`);--> statement-breakpoint
 CREATE INDEX `session_user` ON `session` (`user_id`);--> statement-breakpoint
 CREATE INDEX `user_crew` ON `user` (`crew_id`);--> statement-breakpoint

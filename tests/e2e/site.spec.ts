@@ -41,8 +41,8 @@ test('a lost answer is sent again and counts once', async ({ browser }) => {
     await route.abort();
   });
   await note(bram, 'Said once');
+  await expect.poll(() => lost).toBe(1);
   await expect(bram.getByText('in step')).toBeVisible({ timeout: 15_000 });
-  expect(lost).toBe(1);
   await bram.reload();
   await expect(notes(bram, 'Said once')).toHaveCount(1);
   await bram.context().close();

@@ -3,6 +3,7 @@ import type { HouseRules } from '../house';
 import { classTraits, type ProductCard } from '../product';
 import { wearBase, wearData, wearDate, wearPerYear } from '../upkeep';
 import type { JobDocument } from './document-schema';
+import type { WorkState } from './fold';
 
 /** When the place may be used again. Null: the card does not say, or the finish never gets there. */
 export interface LeavePlan {
@@ -58,6 +59,21 @@ export interface KeepPlan {
     reoil: Span;
     sandBack: Span;
   }[];
+}
+
+/** When the last coat was closed: the day service began. Null before any coat is closed. */
+export const servedAt = (state: Pick<WorkState, 'coats'>): number | null =>
+  state.coats.reduce<number | null>((m, c) => (c.closedAtMs === undefined ? m : Math.max(m ?? 0, c.closedAtMs)), null);
+
+/** When the first surface of a job in care wants oil again; null while there is nothing to look after. */
+export function careDueAt(job: JobDocument, state: WorkState, house: HouseRules): number | null {
+  const card = job.products.find((p) => p.id === job.finish?.productId);
+  const served = servedAt(state);
+  if (!card || served === null || state.handedOverAtMs === undefined) return null;
+  return keepPlan(job, card, served, house).surfaces.reduce<number | null>(
+    (m, s) => Math.min(m ?? Infinity, s.reoil.p50),
+    null
+  );
 }
 
 /** Next re-oil date of every surface from the wear model (handbook 14). */

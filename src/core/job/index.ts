@@ -3,7 +3,7 @@ export type { EventData, EventType, NewEvent, WorkEvent } from './events-schema'
 export { blockingProblems, coatCount, finishCard, jobProblems, type Problem } from './problems';
 export { coatPlans, facePlans, type CoatPlan, type FacePlan } from './coats';
 export type { BatchPlan, BuyLine, GearItem, LoadPlan } from './load';
-export { keepPlan, leavePlan, type KeepPlan, type LeavePlan } from './after';
+export { careDueAt, keepPlan, leavePlan, servedAt, type KeepPlan, type LeavePlan } from './after';
 export { bestStarts, plan, sequenceContext, type Knowledge, type Plan } from './plan';
 export {
   eventOrder,

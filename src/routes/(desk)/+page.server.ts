@@ -5,10 +5,11 @@ import { DAY_MS } from '$core/units';
 import type { PageServerLoad } from './$types';
 
 const MOST_DUE = 4;
+const DAYS_AHEAD = 120;
 
 export const load: PageServerLoad = async ({ locals }) => {
-  const care = await surfacesInCare(db, locals.person!.crewId, now());
+  const dueBy = new Date(now() + DAYS_AHEAD * DAY_MS);
   return {
-    careDue: care.filter((s) => s.reoil.p50 < now() + 120 * DAY_MS).slice(0, MOST_DUE)
+    careDue: (await surfacesInCare(db, locals.person!.crewId, { dueBy, offset: 0, limit: MOST_DUE })).slice(0, MOST_DUE)
   };
 };

@@ -149,11 +149,20 @@ export const job = mysqlTable(
     rowVersion: int('row_version').notNull(),
     /** Newest event of this job, by sequence; 0 before the first. */
     eventSeq: bigint('event_seq', { mode: 'number' }).notNull().default(0),
+    /** In care: when the first surface wants oil again. */
+    dueAt: at('due_at'),
+    /** When the last coat was closed. */
+    servedAt: at('served_at'),
     changedBy: varchar('changed_by', { length: 80 }).notNull(),
     createdAt: at('created_at').notNull(),
     updatedAt: at('updated_at').notNull()
   },
-  (t) => [index('job_stage').on(t.crewId, t.stage, t.updatedAt), index('job_updated').on(t.crewId, t.updatedAt)]
+  (t) => [
+    index('job_stage').on(t.crewId, t.stage, t.updatedAt),
+    // Holds all a list is searched and sorted by, so that a far page never touches the documents before it.
+    index('job_list').on(t.crewId, t.updatedAt, t.id, t.stage, t.title, t.clientName, t.place),
+    index('job_due').on(t.crewId, t.dueAt)
+  ]
 );
 
 /** The work log: appended once, never changed. `seq` orders arrival, within a job it is also the order of commit. */

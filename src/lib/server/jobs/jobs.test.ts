@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { floorJob, NOW } from '../../../../tests/fixtures';
 import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { appendEvents } from '../work-log/events';
-import { createJob, findJob, jobsInStages, listJobs, saveJob } from './jobs';
+import { createJob, findJob, headsInStages, listJobs, saveJob } from './jobs';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;
 beforeAll(async () => {
@@ -26,7 +26,7 @@ describe('jobs', () => {
     const id = await createJob(db, mine.crewId, floorJob(), 'Ines', NOW);
     expect(await findJob(db, other.crewId, id)).toBeNull();
     expect(await saveJob(db, other.crewId, id, floorJob(), 1, 'X', NOW)).toEqual({ ok: false, reason: 'gone' });
-    expect(await listJobs(db, other.crewId, { offset: 0, limit: 10 })).toEqual([]);
+    expect(await listJobs(db, other.crewId, { limit: 10 })).toEqual([]);
   });
 
   it('two people editing: the second is told, and given theirs', async () => {
@@ -63,9 +63,9 @@ describe('jobs', () => {
     const { crewId, userId } = await freshCrew(db);
     const id = await createJob(db, crewId, floorJob(), 'Ines', NOW);
     await saveJob(db, crewId, id, { ...floorJob(), startAt: new Date(NOW).toISOString() }, 1, 'Ines', NOW);
-    expect((await jobsInStages(db, crewId, ['booked'], 5)).map((j) => j.id)).toEqual([id]);
+    expect((await headsInStages(db, crewId, ['booked'], 5)).map((j) => j.id)).toEqual([id]);
     await appendEvents(db, crewId, id, [phoneEvent('coat.opened', { coat: 1 })], { id: userId, name: 'Ines' }, NOW);
-    expect((await jobsInStages(db, crewId, ['working'], 5)).map((j) => j.id)).toEqual([id]);
+    expect((await headsInStages(db, crewId, ['working'], 5)).map((j) => j.id)).toEqual([id]);
   });
 
   it('is found by title, client and place; a wildcard is only a letter', async () => {
@@ -73,10 +73,24 @@ describe('jobs', () => {
     const { crewId } = await freshCrew(db);
     await createJob(db, crewId, { ...floorJob(), title: 'Deck 100%' }, 'Ines', NOW);
     await createJob(db, crewId, floorJob(), 'Ines', NOW);
-    const find = async (f: string) =>
-      (await listJobs(db, crewId, { offset: 0, limit: 10, find: f })).map((j) => j.title);
+    const find = async (f: string) => (await listJobs(db, crewId, { limit: 10, find: f })).map((j) => j.title);
     expect(await find('customs lib')).toHaveLength(2);
     expect(await find('100%')).toEqual(['Deck 100%']);
     expect(await find("' OR 1=1 --")).toEqual([]);
+  });
+
+  it('is listed page by page, each once, though many changed in the same instant', async () => {
+    const { db } = conn;
+    const { crewId } = await freshCrew(db);
+    const made = [];
+    for (let i = 0; i < 7; i++) made.push(await createJob(db, crewId, floorJob(), 'Ines', NOW));
+    const seen: string[] = [];
+    for (let after: { updatedAt: Date; id: string } | undefined; ;) {
+      const page = await listJobs(db, crewId, { after, limit: 3 });
+      if (page.length === 0) break;
+      seen.push(...page.map((j) => j.id));
+      after = page.at(-1)!;
+    }
+    expect([...seen].sort()).toEqual([...made].sort());
   });
 });

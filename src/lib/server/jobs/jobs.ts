@@ -1,6 +1,17 @@
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, lt, lte, or, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { coatCount, fold, jobStage, type JobDocument, type JobStage, type Plan } from '../../../core/job';
+import { defaultHouseRules } from '../../../core/house';
+import {
+  careDueAt,
+  coatCount,
+  fold,
+  jobStage,
+  servedAt,
+  type JobDocument,
+  type JobStage,
+  type Plan,
+  type WorkEvent
+} from '../../../core/job';
 import type { Db, Tx } from '../db/connect';
 import { committedPlan, job } from '../db/schema';
 import { eventsOf } from '../work-log/events';
@@ -13,6 +24,7 @@ export interface JobRow {
   eventSeq: number;
   changedBy: string;
   updatedAt: Date;
+  servedAt: Date | null;
 }
 
 const facts = (d: JobDocument) => ({
@@ -27,7 +39,8 @@ const asRow = (r: typeof job.$inferSelect): JobRow => ({
   rowVersion: r.rowVersion,
   eventSeq: r.eventSeq,
   changedBy: r.changedBy,
-  updatedAt: r.updatedAt
+  updatedAt: r.updatedAt,
+  servedAt: r.servedAt
 });
 
 /** Makes a job; gives its id. */
@@ -64,19 +77,25 @@ export async function findJob(db: Db, crewId: string, id: string): Promise<JobRo
   return r ? asRow(r) : null;
 }
 
-/** Jobs of a crew in some stages, last changed first. */
-export async function jobsInStages(
-  db: Db,
-  crewId: string,
-  stages: readonly JobStage[],
-  limit: number
-): Promise<JobRow[]> {
-  const rows = await db
-    .select()
+/** What tells one state of a job from another, without its document. */
+export type JobHead = Pick<JobRow, 'id' | 'stage' | 'rowVersion' | 'eventSeq'>;
+
+/** Heads of a crew's jobs in some stages, last changed first. */
+export const headsInStages = (db: Db, crewId: string, stages: readonly JobStage[], limit: number): Promise<JobHead[]> =>
+  db
+    .select({ id: job.id, stage: job.stage, rowVersion: job.rowVersion, eventSeq: job.eventSeq })
     .from(job)
     .where(and(eq(job.crewId, crewId), inArray(job.stage, [...stages])))
     .orderBy(desc(job.updatedAt))
     .limit(limit);
+
+/** Jobs of a crew by their ids, in no order. */
+export async function findJobs(db: Db, crewId: string, ids: readonly string[]): Promise<JobRow[]> {
+  if (ids.length === 0) return [];
+  const rows = await db
+    .select()
+    .from(job)
+    .where(and(eq(job.crewId, crewId), inArray(job.id, [...ids])));
   return rows.map(asRow);
 }
 
@@ -89,13 +108,23 @@ export interface JobListItem {
   updatedAt: Date;
 }
 
-/** A page of a crew's jobs without their documents, last changed first; `find` looks in title, client and place. */
+/** The end of a page of jobs: the next page goes on after it. */
+export interface ListCursor {
+  updatedAt: Date;
+  id: string;
+}
+
+/**
+ * A page of a crew's jobs without their documents, last changed first; `find` looks in title, client and place. A page goes
+ * on after a cursor, so that a far one costs as much as the first.
+ */
 export async function listJobs(
   db: Db,
   crewId: string,
-  page: { offset: number; limit: number; find?: string }
+  page: { after?: ListCursor; limit: number; find?: string }
 ): Promise<JobListItem[]> {
   const like = `%${(page.find ?? '').replace(/[\\%_]/g, '\\$&')}%`;
+  const { after } = page;
   return db
     .select({
       id: job.id,
@@ -109,12 +138,13 @@ export async function listJobs(
     .where(
       and(
         eq(job.crewId, crewId),
+        after && lte(job.updatedAt, after.updatedAt),
+        after && or(lt(job.updatedAt, after.updatedAt), lt(job.id, after.id)),
         page.find ? sql`CONCAT_WS(' ', ${job.title}, ${job.clientName}, ${job.place}) LIKE ${like}` : undefined
       )
     )
-    .orderBy(desc(job.updatedAt))
-    .limit(page.limit)
-    .offset(page.offset);
+    .orderBy(desc(job.updatedAt), desc(job.id))
+    .limit(page.limit);
 }
 
 export type SaveJobOutcome =
@@ -142,12 +172,12 @@ export function saveJob(
         by: current.changedBy,
         current
       };
-    const stage = jobStage(fold(await eventsOf(tx, id)), Boolean(document.startAt), coatCount(document));
+    const stands = standing(document, await eventsOf(tx, id));
     await tx
       .update(job)
       .set({
         ...facts(document),
-        stage,
+        ...stands,
         document,
         rowVersion: expected + 1,
         changedBy: by,
@@ -156,6 +186,33 @@ export function saveJob(
       .where(eq(job.id, id));
     return { ok: true as const, rowVersion: expected + 1 };
   });
+}
+
+/** Where a job stands and when it is due, from its document and its log: what the lists and Today are read by. */
+export function standing(document: JobDocument, events: readonly WorkEvent[]) {
+  const state = fold(events);
+  const date = (ms: number | null) => (ms === null ? null : new Date(Math.round(ms)));
+  return {
+    stage: jobStage(state, Boolean(document.startAt), coatCount(document)),
+    dueAt: date(careDueAt(document, state, defaultHouseRules)),
+    servedAt: date(servedAt(state))
+  };
+}
+
+/** Jobs in care, soonest due first: up to `dueBy`, a page at a time. */
+export async function jobsInCare(
+  db: Db,
+  crewId: string,
+  page: { dueBy?: Date; offset: number; limit: number }
+): Promise<JobRow[]> {
+  const rows = await db
+    .select()
+    .from(job)
+    .where(and(eq(job.crewId, crewId), page.dueBy ? lt(job.dueAt, page.dueBy) : isNotNull(job.dueAt)))
+    .orderBy(asc(job.dueAt))
+    .limit(page.limit)
+    .offset(page.offset);
+  return rows.map(asRow);
 }
 
 /** Reads a job for change: other writers of this job wait until the transaction ends. */

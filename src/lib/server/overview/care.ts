@@ -1,10 +1,9 @@
 import type { Span } from '../../../core/drying';
-import { finishCard, fold, keepPlan } from '../../../core/job';
+import { finishCard, keepPlan } from '../../../core/job';
 import { measureShape } from '../../../core/surface';
 import { speciesOf } from '../../../core/wood';
 import type { Db } from '../db/connect';
-import { jobsInStages } from '../jobs/jobs';
-import { eventsOfJobs } from '../work-log/events';
+import { jobsInCare } from '../jobs/jobs';
 import { knowledge } from './overview';
 
 /** A surface the crew looks after: what is on it, and when it is due. */
@@ -26,20 +25,17 @@ export interface SurfaceInCare {
   sandBack: Span;
 }
 
-const MOST = 200;
-
-/** Surfaces in care, soonest due first. Served when the last coat was closed. */
-export async function surfacesInCare(db: Db, crewId: string, nowMs: number): Promise<SurfaceInCare[]> {
-  const rows = await jobsInStages(db, crewId, ['in care'], MOST);
-  const logs = await eventsOfJobs(
-    db,
-    rows.map((r) => r.id)
-  );
+/** A page of the jobs in care with their surfaces, soonest due first. */
+export async function surfacesInCare(
+  db: Db,
+  crewId: string,
+  page: { dueBy?: Date; offset: number; limit: number }
+): Promise<SurfaceInCare[]> {
+  const rows = await jobsInCare(db, crewId, page);
   const out = rows.flatMap((r) => {
     const card = finishCard(r.document);
-    if (!card) return [];
-    const { coats } = fold(logs.get(r.id)!);
-    const servedMs = coats.reduce((m, c) => Math.max(m, c.closedAtMs ?? 0), 0) || nowMs;
+    if (!card || !r.servedAt) return [];
+    const servedMs = r.servedAt.getTime();
     return keepPlan(r.document, card, servedMs, knowledge.house).surfaces.map((k): SurfaceInCare => {
       const surface = r.document.surfaces.find((s) => s.id === k.surfaceId)!;
       const shape = measureShape(surface.shape);

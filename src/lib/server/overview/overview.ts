@@ -24,7 +24,7 @@ export const knowledge: Knowledge = {
 };
 
 const DAYS_AHEAD = 10;
-const DAYS_BACK = 5;
+const DAYS_BACK = 10;
 
 /** Everything computed of a job at an instant. */
 export interface JobView {
@@ -45,6 +45,12 @@ export function climateSpan(state: WorkState, nowMs: number): { startMs: number;
   };
 }
 
+/** The part of a forecast a job's climate needs: the same hours on the server and on every page. */
+export function jobWeather(series: WeatherSeries, span: { startMs: number }): WeatherSeries {
+  const skip = Math.max(0, Math.floor((span.startMs - series.startMs) / HOUR_MS));
+  return { ...series, startMs: series.startMs + skip * HOUR_MS, hours: series.hours.slice(skip) };
+}
+
 /** Folds and computes a job: the same functions the phone runs. */
 export function viewJob(
   id: string,
@@ -54,7 +60,8 @@ export function viewJob(
   nowMs: number
 ): JobView {
   const state = fold(events);
-  const climate = siteClimate(document, weather, climateSpan(state, nowMs));
+  const span = climateSpan(state, nowMs);
+  const climate = siteClimate(document, weather && jobWeather(weather, span), span);
   const computed = plan(document, climate, knowledge, nowMs);
   const live = liveWork(document, state, climate, knowledge, nowMs);
   return {

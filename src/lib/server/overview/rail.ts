@@ -1,11 +1,18 @@
-import type { Deadline, JobDocument, JobStage, LiveBay, LiveCoat } from '../../../core/job';
-import { coatCount } from '../../../core/job';
+import {
+  coatCount,
+  type Deadline,
+  type JobStage,
+  type LiveBay,
+  type LiveCoat,
+  type WorkEvent
+} from '../../../core/job';
 import { dewPointC, sunPosition, type WeatherSeries } from '../../../core/air';
-import { DAY_MS, HOUR_MS } from '../../../core/units';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
 import { verdictRuns, type SequenceOutcome, type VerdictRun } from '../../../core/window';
+import { hourOfDay } from '../../ui/words/time';
 import type { Db } from '../db/connect';
 import { eventsOfJobs } from '../work-log/events';
-import { jobsInStages } from '../jobs/jobs';
+import { findJobs, headsInStages, type JobHead, type JobRow } from '../jobs/jobs';
 import { forecastFor, placeKey, type Forecast, type Place } from '../weather/forecasts';
 import { viewJob } from './overview';
 
@@ -38,6 +45,8 @@ export interface RailHour {
   rainMm: number;
   windMPerS: number;
   night: boolean;
+  /** Hour of the day at home, 0–23. */
+  hour: number;
 }
 
 export interface Rail {
@@ -50,6 +59,7 @@ export interface Rail {
 
 const LIVE: readonly JobStage[] = ['working', 'drying', 'booked', 'planning'];
 const MOST_LINES = 12;
+const MOST_PLANNING = 6;
 
 /**
  * The live jobs of a crew, most urgent first, and the weather of its home: all that Today and the rail draw. Jobs still being
@@ -61,56 +71,12 @@ export async function railFor(
   nowMs: number,
   ask: (query: string) => Promise<Response>
 ): Promise<Rail> {
-  const rows = (
-    await Promise.all([
-      jobsInStages(db, crew.id, LIVE.slice(0, 3), MOST_LINES),
-      jobsInStages(db, crew.id, LIVE.slice(3), 6)
-    ])
-  ).flat();
-  const home = await forecastFor(db, crew.home, nowMs, ask);
-  const [logs, weather] = await Promise.all([
-    eventsOfJobs(
-      db,
-      rows.map((r) => r.id)
-    ),
-    forecasts(
-      db,
-      rows.map((r) => r.document),
-      nowMs,
-      ask
-    )
+  const [busy, planning, home] = await Promise.all([
+    headsInStages(db, crew.id, LIVE.slice(0, 3), MOST_LINES),
+    headsInStages(db, crew.id, LIVE.slice(3), MOST_PLANNING),
+    forecastFor(db, crew.home, nowMs, ask)
   ]);
-  const lines = rows.flatMap((r): JobLine[] => {
-    const { document } = r;
-    if (
-      r.stage === 'planning' &&
-      (!document.finish || document.surfaces.length === 0 || document.site.setting === 'indoor')
-    )
-      return [];
-    const forecast = weather.get(placeKey(document.site));
-    const view = viewJob(r.id, document, logs.get(r.id)!, forecast?.series ?? null, nowMs);
-    return [
-      {
-        id: r.id,
-        title: document.title,
-        place: document.site.place,
-        client: document.client.name,
-        stage: r.stage,
-        timeZone: document.site.timeZone,
-        setting: document.site.setting,
-        coats: view.live.coats,
-        coatsWanted: coatCount(document),
-        bays: view.live.bays.filter((b) => b.spreadAtMs > nowMs - RAIL_BACK_MS),
-        planned: view.live.coats.length ? null : view.plan.chosen,
-        runs:
-          document.site.setting === 'outdoor'
-            ? verdictRuns(view.plan.hours).filter((v) => v.fromMs < nowMs + 3 * DAY_MS)
-            : [],
-        deadlines: view.deadlines,
-        rags: { out: view.state.ragsOut, safe: view.state.ragsSafe }
-      }
-    ];
-  });
+  const lines = await jobLines(db, crew.id, [...busy, ...planning], nowMs, ask);
   const pressing = (l: JobLine) => l.deadlines.find((d) => d.urgent)?.atMs ?? Infinity;
   const first = (l: JobLine) => l.deadlines[0]?.atMs ?? Infinity;
   const order = (a: number, b: number) => (a === b ? 0 : a - b);
@@ -124,22 +90,101 @@ export async function railFor(
   };
 }
 
-/** The forecasts of all outdoor jobs, one question a place. */
+/** A job still being planned is on the rail only while it waits for weather. */
+const isLive = ({ stage, document }: JobRow): boolean =>
+  stage !== 'planning' ||
+  (document.finish !== undefined && document.surfaces.length > 0 && document.site.setting === 'outdoor');
+
+interface Kept {
+  rowVersion: number;
+  /** Where its weather comes from; null indoors. */
+  place: Place | null;
+  key: string;
+  line: JobLine | null;
+}
+
+const kept = new Map<string, Kept>();
+const MOST_KEPT = 500;
+
+/**
+ * Lines of jobs. One computed within this minute from the same document, log and forecast is used again, so that most
+ * pages read neither documents nor logs. Nothing rests on what is kept: a process without it computes the same.
+ */
+async function jobLines(
+  db: Db,
+  crewId: string,
+  heads: readonly JobHead[],
+  nowMs: number,
+  ask: (query: string) => Promise<Response>
+): Promise<JobLine[]> {
+  if (kept.size > MOST_KEPT) kept.clear();
+  const places = heads.flatMap((h) => {
+    const k = kept.get(h.id);
+    return k?.rowVersion === h.rowVersion && k.place ? [k.place] : [];
+  });
+  const weather = await forecasts(db, places, nowMs, ask);
+  const keyOf = (h: JobHead, place: Place | null, found: ReadonlyMap<string, Forecast>) =>
+    [h.rowVersion, h.eventSeq, place && found.get(placeKey(place))?.fetchedMs, Math.floor(nowMs / MINUTE_MS)].join();
+  const missing = heads.filter((h) => {
+    const k = kept.get(h.id);
+    return k?.rowVersion !== h.rowVersion || k.key !== keyOf(h, k.place, weather);
+  });
+  const ids = missing.map((h) => h.id);
+  const [rows, logs] = await Promise.all([findJobs(db, crewId, ids), eventsOfJobs(db, ids)]);
+  const outdoors = rows.filter((r) => r.document.site.setting === 'outdoor').map((r) => r.document.site);
+  const fresh = await forecasts(db, outdoors, nowMs, ask);
+  for (const r of rows) {
+    const place = r.document.site.setting === 'outdoor' ? r.document.site : null;
+    const series = (place && fresh.get(placeKey(place))?.series) ?? null;
+    const line = isLive(r) ? jobLine(r, logs.get(r.id)!, series, nowMs) : null;
+    kept.set(r.id, { rowVersion: r.rowVersion, place, key: keyOf(r, place, fresh), line });
+  }
+  return heads.flatMap((h) => kept.get(h.id)?.line ?? []);
+}
+
+function jobLine(
+  { id, document, stage }: JobRow,
+  events: readonly WorkEvent[],
+  weather: WeatherSeries | null,
+  nowMs: number
+): JobLine {
+  const view = viewJob(id, document, events, weather, nowMs);
+  return {
+    id,
+    title: document.title,
+    place: document.site.place,
+    client: document.client.name,
+    stage,
+    timeZone: document.site.timeZone,
+    setting: document.site.setting,
+    coats: view.live.coats,
+    coatsWanted: coatCount(document),
+    bays: view.live.bays.filter((b) => b.spreadAtMs > nowMs - RAIL_BACK_MS),
+    planned: view.live.coats.length ? null : view.plan.chosen,
+    runs:
+      document.site.setting === 'outdoor'
+        ? verdictRuns(view.plan.hours).filter((v) => v.fromMs < nowMs + 3 * DAY_MS)
+        : [],
+    deadlines: view.deadlines,
+    rags: { out: view.state.ragsOut, safe: view.state.ragsSafe }
+  };
+}
+
+/** The forecasts of some places, one question each. */
 async function forecasts(
   db: Db,
-  documents: readonly JobDocument[],
+  places: readonly Place[],
   nowMs: number,
   ask: (query: string) => Promise<Response>
 ): Promise<Map<string, Forecast>> {
-  const places = new Map<string, Place>();
-  for (const d of documents) if (d.site.setting === 'outdoor') places.set(placeKey(d.site), d.site);
+  const each = new Map(places.map((p) => [placeKey(p), p]));
   const found = await Promise.all(
-    [...places].map(async ([key, place]) => [key, await forecastFor(db, place, nowMs, ask)] as const)
+    [...each].map(async ([key, place]) => [key, await forecastFor(db, place, nowMs, ask)] as const)
   );
   return new Map(found.filter((f): f is readonly [string, Forecast] => f[1] !== null));
 }
 
-function railHours(series: WeatherSeries, place: Place, nowMs: number): RailHour[] {
+function railHours(series: WeatherSeries, place: Place & { timeZone: string }, nowMs: number): RailHour[] {
   const from = Math.floor((nowMs - RAIL_BACK_MS) / HOUR_MS) * HOUR_MS;
   const out: RailHour[] = [];
   for (let atMs = from; atMs <= nowMs + RAIL_AHEAD_MS + HOUR_MS; atMs += HOUR_MS) {
@@ -153,7 +198,8 @@ function railHours(series: WeatherSeries, place: Place, nowMs: number): RailHour
       dewPointC: tenth(dewPointC(h.airTempC, h.rh)),
       rainMm: h.rainMm,
       windMPerS: tenth(h.windMPerS),
-      night
+      night,
+      hour: hourOfDay(atMs, place.timeZone)
     });
   }
   return out;

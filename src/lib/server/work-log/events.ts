@@ -1,9 +1,9 @@
 import { and, asc, eq, gt, inArray, max } from 'drizzle-orm';
-import { coatCount, fold, jobStage, ragsUnaccounted, type NewEvent, type WorkEvent } from '../../../core/job';
+import { fold, ragsUnaccounted, type NewEvent, type WorkEvent } from '../../../core/job';
 import { canonicalJson } from '../canonical-json';
 import type { Db, Tx } from '../db/connect';
 import { job, workEvent } from '../db/schema';
-import { lockJob } from '../jobs/jobs';
+import { lockJob, standing } from '../jobs/jobs';
 
 /** An event with its place in the log. */
 export type LoggedEvent = WorkEvent & { seq: number };
@@ -93,10 +93,9 @@ export function appendEvents(
         .select({ seq: max(workEvent.seq) })
         .from(workEvent)
         .where(eq(workEvent.jobId, jobId));
-      const stage = jobStage(fold(log), Boolean(locked.document.startAt), coatCount(locked.document));
       await tx
         .update(job)
-        .set({ stage, eventSeq: newest!.seq!, updatedAt: new Date(nowMs) })
+        .set({ ...standing(locked.document, log), eventSeq: newest!.seq!, updatedAt: new Date(nowMs) })
         .where(eq(job.id, jobId));
     }
     return receipts;

@@ -55,6 +55,7 @@
   .act {
     margin-left: auto;
     display: flex;
+    flex-wrap: wrap;
     gap: 8px;
     align-items: center;
   }

@@ -5,7 +5,7 @@
   import HourRuns from '../ribbon/HourRuns.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
   import type { Segment } from '../ribbon/segments';
-  import { clockTime, dayMonth, dayShort, hourOfDay } from '../words/time';
+  import { clockTime, dayMonth, dayShort } from '../words/time';
   import { lineSegments } from './lines';
 
   const { rail, openJob, units }: { rail: Rail; openJob?: string; units: UnitSystem } = $props();
@@ -35,7 +35,7 @@
         .join('') +
       'Z'
   );
-  const ticks = $derived(rail.hours.filter((h) => hourOfDay(h.atMs, rail.timeZone) % 6 === 0));
+  const ticks = $derived(rail.hours.filter((h) => h.hour % 6 === 0));
   /** The warmest and coldest hours, one label for each rise and fall. */
   const extremes = $derived.by(() => {
     const all = rail.hours;
@@ -114,7 +114,7 @@
             height={Math.min(30, h.rainMm * 15)}
             fill="var(--rain)"
           />{/if}
-        {#if hourOfDay(h.atMs, rail.timeZone) % 3 === 0}
+        {#if h.hour % 3 === 0}
           {@const reach = Math.min(11, h.windMPerS * 1.3)}
           <path
             d="M{mid(h.atMs) - reach / 2} {20 + reach / 2}l{reach} {-reach * 0.8}"
@@ -139,7 +139,7 @@
         >
       {/each}
       {#each ticks as h (h.atMs)}
-        {@const hour = hourOfDay(h.atMs, rail.timeZone)}
+        {@const hour = h.hour}
         {#if hour === 0}
           <path d="M{x(h.atMs)} 0V128" stroke="var(--rule-2)" />
           <rect x={x(h.atMs)} y="0" width="86" height="15" fill="var(--sheet)" />

@@ -22,9 +22,7 @@
 <main class="p-6">
   <div class="flex items-baseline gap-4">
     <h1>In our care</h1>
-    <span class="dim"
-      >{data.surfaces.length} {data.surfaces.length === 1 ? 'surface' : 'surfaces'}, soonest due first</span
-    >
+    <span class="dim">soonest due first</span>
   </div>
   {#if data.surfaces.length === 0}
     <p class="mt-4 max-w-xl text-[16px]">
@@ -86,6 +84,10 @@
         </li>
       {/each}
     </ul>
+    <nav class="mt-4 flex gap-3" aria-label="Pages of care">
+      {#if data.pageNumber > 1}<a class="btn line" href="/care?page={data.pageNumber - 1}">Sooner</a>{/if}
+      {#if data.more}<a class="btn line" href="/care?page={data.pageNumber + 1}">Later</a>{/if}
+    </nav>
   {/if}
 </main>
 

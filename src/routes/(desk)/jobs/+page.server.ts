@@ -1,4 +1,3 @@
-import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { listJobs } from '$lib/server/jobs/jobs';
 import { may } from '$lib/server/accounts/permissions';
@@ -7,19 +6,21 @@ import type { PageServerLoad } from './$types';
 const PAGE = 40;
 
 export const load: PageServerLoad = async ({ locals, url }) => {
-  const pageNumber = Math.max(1, Math.floor(Number(url.searchParams.get('page')) || 1));
   const find = url.searchParams.get('find')?.slice(0, 80) ?? '';
-  const jobs = await listJobs(db, locals.person!.crewId, {
-    offset: (pageNumber - 1) * PAGE,
-    limit: PAGE + 1,
-    find
-  });
+  const after = readCursor(url.searchParams.get('after'));
+  const jobs = await listJobs(db, locals.person!.crewId, { after, limit: PAGE + 1, find });
+  const last = jobs.length > PAGE ? jobs[PAGE - 1] : undefined;
   return {
     jobs: jobs.slice(0, PAGE),
-    more: jobs.length > PAGE,
-    pageNumber,
+    next: last && `${last.updatedAt.getTime()}.${last.id}`,
+    first: after === undefined,
     find,
-    now: now(),
     mayCreate: may(locals.person!.role, 'create jobs')
   };
 };
+
+/** A cursor as it stands in an address: "time.id". Anything else begins at the top. */
+function readCursor(text: string | null) {
+  const m = /^(\d{12,15})\.([0-9a-f-]{36})$/.exec(text ?? '');
+  return m ? { updatedAt: new Date(Number(m[1])), id: m[2]! } : undefined;
+}

@@ -14,7 +14,8 @@
   };
   let problems = $state<{ path: string; problem: string }[]>([]);
   let fileName = $state('');
-  const link = (page: number) => `/jobs?page=${page}${data.find ? `&find=${encodeURIComponent(data.find)}` : ''}`;
+  const query = (next?: string) =>
+    '/jobs?' + new URLSearchParams({ ...(data.find && { find: data.find }), ...(next && { after: next }) }).toString();
 
   async function importFile(e: Event & { currentTarget: HTMLInputElement }) {
     const file = e.currentTarget.files?.[0];
@@ -97,8 +98,8 @@
       </table>
     </div>
     <nav class="mt-4 flex gap-3" aria-label="Pages of jobs">
-      {#if data.pageNumber > 1}<a class="btn line" href={link(data.pageNumber - 1)}>Newer</a>{/if}
-      {#if data.more}<a class="btn line" href={link(data.pageNumber + 1)}>Older</a>{/if}
+      {#if !data.first}<a class="btn line" href={query()}>Newest</a>{/if}
+      {#if data.next}<a class="btn line" href={query(data.next)}>Older</a>{/if}
     </nav>
   {/if}
 </main>

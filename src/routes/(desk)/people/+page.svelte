@@ -32,46 +32,48 @@
       <span class="dim">{data.crew.name}</span>
     </div>
     {#if problem}<p class="mt-2 bg-check-fill px-4 py-2 font-semibold" role="alert">{problem}</p>{/if}
-    <table class="ruled mt-3 bg-sheet">
-      <thead><tr><th class="pl-4">Name</th><th>E-mail</th><th>Role</th><th>Sign-in</th></tr></thead>
-      <tbody>
-        {#each data.people as p (p.id)}
-          <tr>
-            <td class="pl-4"><b>{p.name}</b></td>
-            <td class="dim">{p.email}</td>
-            <td class="w-44">
-              {#if data.mayEdit}
-                <form method="post" action="?/role" use:formEnhance bind:this={roleForms[p.id]}>
-                  <input type="hidden" name="userId" value={p.id} />
-                  <Choice
-                    quiet
-                    label="Role of {p.name}"
-                    name="role"
-                    value={p.role}
-                    options={ROLES}
-                    onchange={() => setTimeout(() => roleForms[p.id]?.requestSubmit())}
-                  />
-                </form>
-              {:else}{p.role}{/if}
-            </td>
-            <td>
-              {#if data.mayEdit}
-                <form method="post" action="?/active" use:formEnhance>
-                  <input type="hidden" name="userId" value={p.id} /><input
-                    type="hidden"
-                    name="active"
-                    value={p.active ? '0' : '1'}
-                  />
-                  <button class="btn line"
-                    >{p.active ? 'Shut' : 'Open again'}<span class="unseen"> the sign-in of {p.name}</span></button
-                  >
-                </form>
-              {:else}{p.active ? 'open' : 'shut'}{/if}
-            </td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+    <div class="overflow-x-auto" role="region" aria-label="People of the crew" tabindex="-1">
+      <table class="ruled mt-3 bg-sheet">
+        <thead><tr><th class="pl-4">Name</th><th>E-mail</th><th>Role</th><th>Sign-in</th></tr></thead>
+        <tbody>
+          {#each data.people as p (p.id)}
+            <tr>
+              <td class="pl-4"><b>{p.name}</b></td>
+              <td class="dim">{p.email}</td>
+              <td class="w-44">
+                {#if data.mayEdit}
+                  <form method="post" action="?/role" use:formEnhance bind:this={roleForms[p.id]}>
+                    <input type="hidden" name="userId" value={p.id} />
+                    <Choice
+                      quiet
+                      label="Role of {p.name}"
+                      name="role"
+                      value={p.role}
+                      options={ROLES}
+                      onchange={() => setTimeout(() => roleForms[p.id]?.requestSubmit())}
+                    />
+                  </form>
+                {:else}{p.role}{/if}
+              </td>
+              <td>
+                {#if data.mayEdit}
+                  <form method="post" action="?/active" use:formEnhance>
+                    <input type="hidden" name="userId" value={p.id} /><input
+                      type="hidden"
+                      name="active"
+                      value={p.active ? '0' : '1'}
+                    />
+                    <button class="btn line"
+                      >{p.active ? 'Shut' : 'Open again'}<span class="unseen"> the sign-in of {p.name}</span></button
+                    >
+                  </form>
+                {:else}{p.active ? 'open' : 'shut'}{/if}
+              </td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
   </section>
   {#if data.mayEdit}
     <section>

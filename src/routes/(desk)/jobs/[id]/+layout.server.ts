@@ -4,12 +4,10 @@ import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { findJob, lastCommitted } from '$lib/server/jobs/jobs';
-import { climateSpan, knowledge } from '$lib/server/overview/overview';
+import { climateSpan, jobWeather, knowledge } from '$lib/server/overview/overview';
 import { deskOf } from '$lib/server/weather/desk';
 import { forecastFor } from '$lib/server/weather/forecasts';
 import { eventsOf } from '$lib/server/work-log/events';
-import { DAY_MS, HOUR_MS } from '$core/units';
-import type { WeatherSeries } from '$core/air';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ params, locals, fetch, depends }) => {
@@ -33,7 +31,7 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
       changedBy: job.changedBy
     },
     events,
-    weather: forecast && cut(forecast.series, Math.min(span.startMs, now() - 5 * DAY_MS)),
+    weather: forecast && jobWeather(forecast.series, span),
     span,
     knowledge,
     committedAt: committed?.committedAt.getTime() ?? null,
@@ -41,13 +39,3 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
     mayLog: may(person.role, 'log work')
   };
 };
-
-/** Only the hours a page can use travel to it. */
-function cut(series: WeatherSeries, fromMs: number): WeatherSeries {
-  const skip = Math.max(0, Math.floor((fromMs - series.startMs) / HOUR_MS));
-  return {
-    ...series,
-    startMs: series.startMs + skip * HOUR_MS,
-    hours: series.hours.slice(skip)
-  };
-}

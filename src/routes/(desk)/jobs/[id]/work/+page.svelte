@@ -34,6 +34,9 @@
   const log = $derived(
     [...desk.log.events].filter((e) => e.type !== 'event.undone').sort((a, b) => b.at - a.at || (a.id < b.id ? 1 : -1))
   );
+  const SHOWN_AT_FIRST = 40;
+  let wholeLog = $state(false);
+  const shownLog = $derived(wholeLog ? log : log.slice(0, SHOWN_AT_FIRST));
   const lastCoat = $derived(desk.state.coats.at(-1)?.coat ?? 0);
   $effect(() => {
     if (page.url.hash === '#note') panel = { kind: 'note' };
@@ -291,8 +294,8 @@
     {/if}
     <h2 class="mt-4">Log</h2>
     <ul class="log">
-      {#each log as e, i (e.id)}
-        {#if i === 0 || dayShort(e.at, zone) !== dayShort(log[i - 1]!.at, zone)}<li class="day">
+      {#each shownLog as e, i (e.id)}
+        {#if i === 0 || dayShort(e.at, zone) !== dayShort(shownLog[i - 1]!.at, zone)}<li class="day">
             {dayShort(e.at, zone)}
           </li>{/if}
         <li class:undone={desk.state.undone.has(e.id)}>
@@ -308,6 +311,9 @@
         <li class="dim">Nothing has happened here yet.</li>
       {/each}
     </ul>
+    {#if log.length > shownLog.length}<button class="btn line mt-2" onclick={() => (wholeLog = true)}
+        >All {log.length} lines</button
+      >{/if}
   </div>
 </div>
 

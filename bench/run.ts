@@ -1,0 +1,157 @@
+/**
+ * Benches with ratios, all in one run: `npm run bench`. Starts a MariaDB of its own, fills it with 10,000 jobs and
+ * 1,000,000 events, and serves the built app on it.
+ */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { ensureDatabase, startDatabase } from '../cli/database.mjs';
+import { places, prepare, root } from '../cli/places.mjs';
+import { freePort } from '../cli/processes.mjs';
+import { launchApp, stopAll } from '../cli/serve.mjs';
+import { bestStarts, fold, foldNext, plan, siteClimate, type JobDocument } from '../src/core/job';
+import { deskSeries } from '../src/stand-ins/weather-desk';
+import { DAY_MS } from '../src/core/units';
+import { deckJob, knowledge, made, NOW } from '../tests/fixtures';
+import { fillDatabase, LEAD } from './fill';
+
+const rows: { what: string; measured: string; budget: string; within: boolean }[] = [];
+const add = (what: string, measured: string, budget: string, within: boolean) =>
+  rows.push({ what, measured, budget, within });
+
+/** Median milliseconds of a few runs, after one to warm up. */
+function medianMs(runs: number, work: () => unknown): number {
+  work();
+  const times = Array.from({ length: runs }, () => {
+    const begun = performance.now();
+    work();
+    return performance.now() - begun;
+  });
+  return times.sort((a, b) => a - b)[Math.floor(runs / 2)]!;
+}
+
+/** A job of 12 surfaces, 60 faces and 3 coats. */
+function largeJob(): JobDocument {
+  const job = deckJob();
+  const [deck] = job.surfaces;
+  job.surfaces = Array.from({ length: 12 }, (_, i) => ({
+    ...structuredClone(deck!),
+    id: `s${i}`,
+    faces: Array.from({ length: 5 }, (_, f) => ({ ...deck!.faces[f % 4]!, id: `f${f}`, coats: 3 }))
+  }));
+  return { ...job, startAt: new Date(NOW + 3 * DAY_MS).toISOString() };
+}
+
+function core(): void {
+  const job = largeJob();
+  const weather = deskSeries(job.site, NOW, NOW - 10 * DAY_MS, NOW + 10 * DAY_MS);
+  const climate = siteClimate(job, weather, { startMs: NOW, hours: 240 })!;
+  const planMs = medianMs(31, () => plan(job, climate, knowledge, NOW));
+  add('plan(), 12 surfaces, 60 faces, 3 coats', `${planMs.toFixed(2)} ms`, '≤ 20 ms', planMs <= 20);
+  const searchMs = medianMs(11, () => bestStarts(job, climate, knowledge, NOW));
+  add(
+    'start search, every open hour, one series',
+    `${searchMs.toFixed(2)} ms`,
+    '≤ 400 ms for 50 series',
+    searchMs * 50 <= 400
+  );
+  const log = Array.from({ length: 10_000 }, (_, i) => made('note.added', { text: `n${i}` }, i / 100));
+  const foldMs = medianMs(11, () => fold(log));
+  add('fold of 10,000 events', `${foldMs.toFixed(2)} ms`, '≤ 15 ms', foldMs <= 15);
+  const state = fold(log);
+  const next = made('rags.out', { count: 1 }, 1000);
+  const nextMs = medianMs(11, () => foldNext(state, log[log.length - 1], next));
+  add('one event more', `${(nextMs * 1000).toFixed(1)} µs`, '≤ 1/1000 of the whole', nextMs * 1000 <= foldMs);
+}
+
+/** Compressed bytes of all JavaScript Today asks for, as the server links it. */
+async function javascriptOnToday(get: (path: string) => Promise<string>): Promise<void> {
+  const html = await get('/');
+  const seen = new Set<string>();
+  const queue = [...html.matchAll(/_app\/immutable\/[\w./-]+\.js/g)].map((m) => m[0]);
+  let bytes = 0;
+  for (let file = queue.pop(); file; file = queue.pop()) {
+    if (seen.has(file)) continue;
+    seen.add(file);
+    const text = readFileSync(join(root, 'build/client', file), 'utf8');
+    bytes += gzipSync(text).length;
+    for (const m of text.matchAll(/(?:from|import)\s*"(\.\.?\/[^"]+\.js)"/g)) queue.push(join(file, '..', m[1]!));
+  }
+  add(`JavaScript on Today, ${seen.size} files, gzip`, `${(bytes / 1000).toFixed(1)} kB`, '≤ 120 kB', bytes <= 120_000);
+}
+
+async function pages(): Promise<void> {
+  const p = places('.basket-test/bench');
+  prepare(p);
+  try {
+    const database = await startDatabase(p, 26180);
+    await ensureDatabase(p, 'basket_bench', { fresh: true });
+    const begun = Date.now();
+    const filled = await fillDatabase(database.url('basket_bench'));
+    process.stderr.write(
+      `filled ${filled.jobs} jobs and ${filled.events} events in ${Math.round((Date.now() - begun) / 1000)} s\n`
+    );
+    const port = await freePort(4680);
+    const origin = `http://127.0.0.1:${port}`;
+    await launchApp(p, port, {
+      DATABASE_URL: database.url('basket_bench'),
+      BASKET_SECRET: 'a'.repeat(64),
+      ORIGIN: origin
+    });
+    const signed = await fetch(`${origin}/sign-in`, {
+      method: 'POST',
+      redirect: 'manual',
+      headers: { Origin: origin, 'Content-Type': 'application/x-www-form-urlencoded', Accept: 'text/html' },
+      body: new URLSearchParams(LEAD)
+    });
+    const Cookie = signed.headers
+      .getSetCookie()
+      .map((c) => c.split(';')[0])
+      .join('; ');
+    const get = async (path: string) => (await fetch(origin + path, { headers: { Cookie } })).text();
+    const paths = [
+      '/about',
+      '/',
+      '/jobs',
+      `/jobs?after=${Date.now() - 2600 * DAY_MS}.00000000-0000-7000-8000-000000000000`,
+      '/care',
+      '/shelf',
+      '/people',
+      `/jobs/${filled.liveJob}/when`,
+      `/jobs/${filled.liveJob}/work`
+    ];
+    const times = new Map<string, number[]>(paths.map((x) => [x, []]));
+    // Taken in turns, so that whatever slows the machine slows all of them.
+    for (let i = 0; i < 25; i++)
+      for (const path of paths) {
+        const t = performance.now();
+        await get(path);
+        times.get(path)!.push(performance.now() - t);
+      }
+    const median = (path: string) =>
+      times
+        .get(path)!
+        .slice(2)
+        .sort((a, b) => a - b)[11]!;
+    const bare = median('/about');
+    add('a bare page that reads one row', `${bare.toFixed(1)} ms`, 'the measure', true);
+    for (const path of paths.slice(1)) {
+      const ratio = median(path) / bare;
+      add(
+        `page ${path.replace(filled.liveJob, '…').replace(/after=.*/, 'after=… (the 8,000th)')}`,
+        `${median(path).toFixed(1)} ms, × ${ratio.toFixed(1)}`,
+        '≤ × 4',
+        ratio <= 4
+      );
+    }
+    await javascriptOnToday(get);
+  } finally {
+    await stopAll(p);
+  }
+}
+
+core();
+await pages();
+const wide = Math.max(...rows.map((r) => r.what.length));
+for (const r of rows)
+  process.stdout.write(`${r.within ? 'ok  ' : 'OVER'} ${r.what.padEnd(wide)}  ${r.measured.padEnd(18)} ${r.budget}\n`);
