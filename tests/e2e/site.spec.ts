@@ -66,6 +66,25 @@ test('out of reach: kept on the phone, shown at once, there after a reload, sent
   await Promise.all([bram.context().close(), tove.context().close()]);
 });
 
+test('no network at all: the work page opens again from the phone, and the tap is kept', async ({ browser }) => {
+  const bram = await phone(browser, DEMO, BRAM, PASSWORD);
+  await openWork(bram, 'Twelve cell doors');
+  await bram.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await bram.reload();
+  await bram.context().setOffline(true);
+  await bram.reload();
+  await expect(bram.getByRole('heading', { name: 'Twelve cell doors' })).toBeVisible();
+  await note(bram, 'Down in the cellar');
+  await expect(bram.getByText('1 kept on this phone')).toBeVisible();
+  await bram.reload();
+  await expect(notes(bram, 'Down in the cellar')).toHaveCount(1);
+  await bram.context().setOffline(false);
+  await expect(bram.getByText('in step')).toBeVisible({ timeout: 15_000 });
+  await bram.reload();
+  await expect(notes(bram, 'Down in the cellar')).toHaveCount(1);
+  await bram.context().close();
+});
+
 test('two people change one job: the second is told and chooses', async ({ browser }) => {
   const [a, b] = [await phone(browser, DEMO, BRAM, PASSWORD), await phone(browser, DEMO, TOVE, PASSWORD)];
   await openWork(a, 'Old ferry office floor');

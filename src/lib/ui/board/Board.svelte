@@ -5,7 +5,7 @@
   import { clock } from '../clock/clock.svelte';
   import Sign from '../marks/Sign.svelte';
   import { deadlineWords, leftWords } from '../words/deadline-words';
-  import { clockTime, whenWords } from '../words/time';
+  import { clockTime, dayShort } from '../words/time';
   import RowPicture from './RowPicture.svelte';
 
   const { lines, units }: { lines: JobLine[]; units: UnitSystem } = $props();
@@ -20,6 +20,11 @@
     return all.sort((a, b) => Number(b.d.urgent) - Number(a.d.urgent) || a.d.atMs - b.d.atMs).slice(0, 8);
   });
   const hot = $derived(rows.find((r) => r.d.urgent && r.d.kind !== 'rags') ?? rows.find((r) => r.d.kind !== 'rags'));
+  /** The day of a deadline, unless it is today. */
+  const day = (r: Row) =>
+    dayShort(r.d.atMs, r.line.timeZone) === dayShort(clock.now, r.line.timeZone)
+      ? ''
+      : dayShort(r.d.atMs, r.line.timeZone);
   const late = (r: Row) => r.d.urgent && r.d.kind !== 'rags' && r.d.atMs < clock.now;
 </script>
 
@@ -42,15 +47,8 @@
         {@const w = deadlineWords(r.d, clock.now, r.line.timeZone, units)}
         <li class="row" class:hot={r === hot && !late(r)} class:over={late(r)} class:rags={r.d.kind === 'rags'}>
           <div class="by">
-            <div class="clk fig">{whenWords(r.d.atMs, clock.now, r.line.timeZone).split(', ').pop()}</div>
-            <div class="in">
-              {#if whenWords(r.d.atMs, clock.now, r.line.timeZone).includes(', ')}{whenWords(
-                  r.d.atMs,
-                  clock.now,
-                  r.line.timeZone
-                ).split(', ')[0]},
-              {/if}{leftWords(r.d, clock.now)}
-            </div>
+            <div class="clk fig">{clockTime(r.d.atMs, r.line.timeZone)}</div>
+            <div class="in">{[day(r), leftWords(r.d, clock.now)].filter(Boolean).join(', ')}</div>
           </div>
           <div class="what">
             <h2>
@@ -234,7 +232,9 @@
       display: none;
     }
     .row,
-    .row.hot {
+    .row.hot,
+    .row.rags,
+    .row.over {
       grid-template-columns: 118px minmax(0, 1fr);
       max-height: none;
       min-height: 0;

@@ -13,7 +13,7 @@
   const WIDTH = 286;
   const close = $derived(deadline.urgent && deadline.kind !== 'rags');
   /** A close deadline is drawn over four hours, a far one over thirty; the deadline always lies inside. */
-  const spanH = $derived(close ? 4 : Math.max(30, ((deadline.atMs - clock.now) / HOUR_MS) * 1.3));
+  const spanH = $derived(close ? 4 : Math.max(30, ((deadline.atMs - clock.now) / HOUR_MS) * 1.7));
   const from = $derived(clock.now - (close ? 1.5 : 4) * HOUR_MS);
   const x = $derived((ms: number) => ((ms - from) / HOUR_MS) * (WIDTH / spanH));
   const s = $derived(lineSegments(line, from + spanH * HOUR_MS));
@@ -77,9 +77,12 @@
           >{clockTime(deadline.atMs, line.timeZone)}</text
         >
         <path d="M{x(deadline.span.p10)} 67v5M{x(deadline.span.p90)} 67v5" stroke="var(--ink-2)" />
-        <text x={x(deadline.span.p10)} y="86" text-anchor="middle" style="font-size:12px;fill:var(--ink-2)"
-          >{clockTime(deadline.span.p10, line.timeZone)}</text
-        >
+        {#if Math.abs(x(deadline.span.p10) - x(clock.now)) > 24}<text
+            x={x(deadline.span.p10)}
+            y="86"
+            text-anchor="middle"
+            style="font-size:12px;fill:var(--ink-2)">{clockTime(deadline.span.p10, line.timeZone)}</text
+          >{/if}
         <text x={x(deadline.span.p90)} y="86" text-anchor="middle" style="font-size:12px;fill:var(--ink-2)"
           >{clockTime(deadline.span.p90, line.timeZone)}</text
         >

@@ -21,7 +21,7 @@
   }
   let { climate, hours, card, house, outdoor, nowMs, timeZone, units, width, looked = $bindable() }: Props = $props();
 
-  const LEFT = $derived(width > 700 ? 210 : 96);
+  const LEFT = $derived(width > 700 ? 210 : 92);
   const plotW = $derived(width - LEFT);
   const fromMs = $derived(hours[0]!.atMs);
   const spanMs = $derived(hours.length * HOUR_MS);
@@ -51,7 +51,7 @@
       word: (v) => showTemperatureGap(v, units)
     },
     {
-      name: outdoor ? 'Board temperature' : 'Floor temperature',
+      name: (outdoor ? 'Board ' : 'Floor ') + (LEFT > 150 ? 'temperature' : 'temp.'),
       rule: `${showTemperature(card.limits.surfaceMinC, units, 0)} to ${showTemperature(Math.min(card.limits.surfaceMaxC, house.surfaceHotC), units, 0)}`,
       value: (h) => h.surfaceTempC,
       limits: [card.limits.surfaceMinC, Math.min(card.limits.surfaceMaxC, house.surfaceHotC)],
@@ -59,7 +59,7 @@
       word: (v) => showTemperature(v, units)
     },
     {
-      name: outdoor ? 'Board moisture' : 'Wood moisture',
+      name: LEFT > 150 ? (outdoor ? 'Board moisture' : 'Wood moisture') : 'Moisture',
       rule: `work under ${card.limits.mcMaxPercent ?? (outdoor ? house.mcPercent.outdoor.max : house.mcPercent.indoor.max)} %`,
       value: (h) => h.mcPercent,
       limits: [card.limits.mcMaxPercent ?? (outdoor ? house.mcPercent.outdoor.max : house.mcPercent.indoor.max)],

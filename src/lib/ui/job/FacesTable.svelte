@@ -24,7 +24,7 @@
     {@const area = plan.find((p) => p.faceId === f.id)}
     {@const bare = facePlanArea(surface, f)}
     <div class="face">
-      <div class="line">
+      <div class="cells">
         <b>{FACE_NAMES[f.kind]}</b>
         <span class="area">
           {#if area?.effectiveAreaM2 != null && bare.ok}
@@ -41,7 +41,7 @@
         </span>
         <CoatStepper coats={f.coats} label={FACE_NAMES[f.kind]} onchange={(n) => setFace(i, (x) => (x.coats = n))} />
       </div>
-      <div class="line second">
+      <div class="cells second">
         <Choice
           quiet
           label="{FACE_NAMES[f.kind]}: texture"
@@ -74,7 +74,7 @@
       {/if}
     </div>
   {/each}
-  <div class="line total">
+  <div class="cells total">
     <b>{surface.name}</b><span class="fig text-[20px]">{showArea(total, desk.units)}</span><span class="dim"
       >to coat</span
     >
@@ -100,7 +100,7 @@
     display: grid;
     gap: 8px;
   }
-  .line {
+  .cells {
     display: grid;
     grid-template-columns: minmax(0, 1fr) auto 104px;
     gap: 16px;

@@ -19,7 +19,8 @@
   }
   const { outcome, chosen, nowMs, timeZone, units, width, coatsWanted, hours, onpick }: Props = $props();
 
-  const LEFT = $derived(width > 700 ? 210 : 96);
+  const LEFT = $derived(width > 700 ? 210 : 92);
+  const roomy = $derived(width > 700);
   const plotW = $derived(width - LEFT);
   const fromMs = $derived(hours[0]!.atMs);
   const toMs = $derived(fromMs + hours.length * HOUR_MS);
@@ -58,20 +59,24 @@
     {#if chosen}
       {#each lanes as l, i (l.c.number)}
         {@const y = i * LANE + 20}
-        <text x={Math.max(2, Math.min(x(l.c.laidFromMs), plotW - 330))} y={y - 6} style="font-size:12.5px">
+        <text
+          x={Math.max(2, Math.min(x(l.c.laidFromMs), plotW - (roomy ? 330 : 150)))}
+          y={y - 6}
+          style="font-size:12.5px"
+        >
           <tspan style="font-weight:660"
             >coat {l.c.number}, {clockTime(l.c.laidFromMs, timeZone)} to {clockTime(l.c.laidToMs, timeZone)}{l.c
               .abradeFirst
               ? ', abrade first'
               : ''}</tspan
           >
-          <tspan dx="8" style="fill:var(--go);font-weight:600"
-            >{l.next || l.c.number < coatsWanted
-              ? `next opens ${whenWords(l.c.recoatOpens.p50, nowMs, timeZone)}, ${spanWords(l.c.recoatOpens, nowMs, timeZone)}`
-              : l.c.lightUse
-                ? `light use ${whenWords(l.c.lightUse.p50, nowMs, timeZone)}`
-                : ''}</tspan
-          >
+          {#if roomy}<tspan dx="8" style="fill:var(--go);font-weight:600"
+              >{l.next || l.c.number < coatsWanted
+                ? `next opens ${whenWords(l.c.recoatOpens.p50, nowMs, timeZone)}, ${spanWords(l.c.recoatOpens, nowMs, timeZone)}`
+                : l.c.lightUse
+                  ? `light use ${whenWords(l.c.lightUse.p50, nowMs, timeZone)}`
+                  : ''}</tspan
+            >{/if}
         </text>
         <Ribbon segments={l.segments} {x} {y} height={22} width={plotW} />
       {/each}

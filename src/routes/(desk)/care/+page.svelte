@@ -10,11 +10,6 @@
   /** One axis of years for all: a year back, four ahead. */
   const fromMs = $derived(clock.now - 400 * DAY_MS);
   const toMs = $derived(clock.now + 4 * 365 * DAY_MS);
-  const years = $derived(
-    Array.from({ length: 6 }, (_, i) => Date.UTC(new Date(fromMs).getUTCFullYear() + 1 + i, 0, 1)).filter(
-      (t) => t < toMs
-    )
-  );
 </script>
 
 <svelte:head><title>Care · Basket</title></svelte:head>
@@ -32,11 +27,6 @@
     <div class="axis" aria-hidden="true">
       <span></span>
       <svg viewBox="0 0 1000 20" class="w-full">
-        {#each years as y (y)}<text
-            x={((y - fromMs) / (toMs - fromMs)) * 1000 + 4}
-            y="15"
-            style="font-size:14px;font-weight:680">{new Date(y).getUTCFullYear()}</text
-          >{/each}
         <rect
           x={((clock.now - fromMs) / (toMs - fromMs)) * 1000 - 34}
           y="0"

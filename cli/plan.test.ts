@@ -1,0 +1,109 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { DAY_MS } from '../src/core/units';
+import { writeCoverage } from '../src/formats/coverage-json';
+import { writeJobFile } from '../src/formats/job-json';
+import { deskSeries } from '../src/stand-ins/weather-desk';
+import { deckJob, floorJob, NOW } from '../tests/fixtures';
+
+let folder = '';
+const file = (name: string, text: string) => {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+};
+/** The command line as ./basket plan runs it. */
+function basketPlan(...args: string[]) {
+  const r = spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'cli/plan.ts', ...args], {
+    encoding: 'utf8'
+  });
+  return { code: r.status, out: r.stdout, err: r.stderr };
+}
+
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'basket-plan-'));
+});
+
+describe('./basket plan', () => {
+  it('prints the whole plan of a floor, units in the names, without weather', () => {
+    const r = basketPlan(file('floor.json', writeJobFile(floorJob())), '--now', '2027-05-18T08:40:00Z');
+    expect(r.code).toBe(0);
+    const plan = JSON.parse(r.out);
+    expect(plan).toMatchObject({
+      format: 'basket-plan',
+      version: 1,
+      totalEffectiveAreaM2: 68.4,
+      load: { confidence: 0.9, rags: 28 }
+    });
+    expect(plan.coats[0].netL).toBeCloseTo(2.622, 9);
+    expect(plan.chosenStart.withinRule).toBe(true);
+    expect(Date.parse(plan.leave.fullCure.likeliestAt)).toBeGreaterThan(Date.parse(plan.leave.lightUse.likeliestAt));
+    expect(plan.keep.surfaces[0].reoil.earliestAt < plan.keep.surfaces[0].reoil.latestAt).toBe(true);
+  });
+  it('judges a deck by a CoverageJSON series', () => {
+    const job = deckJob();
+    const weather = JSON.stringify(writeCoverage(deskSeries(job.site, NOW, NOW - DAY_MS, NOW + 10 * DAY_MS), job.site));
+    const r = basketPlan(
+      file('deck.json', writeJobFile(job)),
+      '--weather',
+      file('w.covjson', weather),
+      '--now',
+      '2027-05-18T08:40:00Z'
+    );
+    expect(r.code).toBe(0);
+    const plan = JSON.parse(r.out);
+    expect(plan.hours.length).toBeGreaterThan(200);
+    expect(plan.hours.every((h: { open: boolean; closedBy: unknown[] }) => h.open === (h.closedBy.length === 0))).toBe(
+      true
+    );
+    expect(plan.bestStarts.length).toBeGreaterThan(0);
+  });
+  it('needs no database', () => {
+    const env = { PATH: process.env.PATH };
+    const out = execFileSync(
+      process.execPath,
+      ['node_modules/tsx/dist/cli.mjs', 'cli/plan.ts', file('f.json', writeJobFile(floorJob()))],
+      { env }
+    );
+    expect(JSON.parse(out.toString()).format).toBe('basket-plan');
+  });
+  it.each([
+    [
+      'a ratio of 0',
+      () => [file('a.json', writeJobFile(floorJob()).replace('"parts": 1,', '"parts": 0,'))],
+      '/products/0/components/1/parts'
+    ],
+    [
+      'another version',
+      () => [file('b.json', writeJobFile(floorJob()).replace('"version": 1', '"version": 9'))],
+      '/version'
+    ],
+    ['no such file', () => [join(folder, 'none.json')], 'no such file'],
+    ['no JSON', () => [file('c.json', '{')], 'not JSON'],
+    ['50 MB', () => [file('d.json', ' '.repeat(50_000_000))], '50 MB'],
+    ['no file at all', () => [], 'usage'],
+    ['an unknown option', () => [file('e.json', '{}'), '--fast'], '--fast'],
+    ['a time that is none', () => [file('g.json', writeJobFile(floorJob())), '--now', 'teatime'], '--now'],
+    [
+      'weather out of order',
+      () => [file('h.json', writeJobFile(deckJob())), '--weather', file('x.covjson', badWeather())],
+      'does not come after'
+    ]
+  ])('%s: exit 2, and the field’s path', (_, args, message) => {
+    const r = basketPlan(...args());
+    expect(r.code).toBe(2);
+    expect(r.err).toContain(message);
+    expect(r.err).not.toMatch(/\n\s+at /);
+    expect(r.out).toBe('');
+  });
+});
+
+function badWeather(): string {
+  const job = deckJob();
+  const coverage = writeCoverage(deskSeries(job.site, NOW, NOW, NOW + DAY_MS), job.site);
+  coverage.domain.axes.t.values.reverse();
+  return JSON.stringify(coverage);
+}
