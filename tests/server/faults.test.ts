@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { backup, restore } from '../../cli/backup.mjs';
 import type { NewEvent } from '../../src/core/job';
 import { createJob, findJob } from '../../src/lib/server/jobs/jobs';
-import { eventsOf } from '../../src/lib/server/work-log/events';
+import { eventsOf } from '../../src/lib/server/work-log/log';
 import { floorJob, NOW } from '../fixtures';
 import { freshCrew, PASSWORD, phoneEvent } from './database';
 import { runningApp } from './running-app';

@@ -1,14 +1,7 @@
 import { cardHours, classTraits, touchDryProgress, type Method, type ProductCard } from '../product';
-import { HOUR_MS } from '../units';
+import { HOUR_MS, span80, type Span } from '../units';
 import { whenProgress, type DryingCurve } from './curve';
 import { filmFactor, methodFactor } from './rate';
-
-/** An instant known to a span: the likeliest and the ends of its 80 %. */
-export interface Span {
-  p10: number;
-  p50: number;
-  p90: number;
-}
 
 /** The crew's drying factor κ: median and what is still unknown of its logarithm (handbook 9). */
 export interface DryingFactor {
@@ -35,8 +28,6 @@ export interface CoatTimes {
   pastForecast: boolean;
 }
 
-const Z80 = 1.2815515655446004;
-
 export interface LaidCoat {
   fromMs: number;
   toMs: number;
@@ -61,11 +52,7 @@ export function coatTimes(curve: DryingCurve, card: ProductCard, laid: LaidCoat,
     cureFactor
   };
   if (!classTraits(card.class).cures) {
-    const sure = (hours: number): Span => ({
-      p10: laid.toMs + hours * HOUR_MS,
-      p50: laid.toMs + hours * HOUR_MS,
-      p90: laid.toMs + hours * HOUR_MS
-    });
+    const sure = (hours: number): Span => span80(() => laid.toMs + hours * HOUR_MS);
     return {
       ...base,
       tacky: null,
@@ -89,7 +76,7 @@ export function coatTimes(curve: DryingCurve, card: ProductCard, laid: LaidCoat,
         refHours,
         kappa.median * Math.exp(z * kappa.sdLn) * film * methodFactor(laid.method, state)
       );
-    return { p10: at(Z80), p50: at(0), p90: at(-Z80) };
+    return span80(at);
   };
   const closes = cardHours(card, 'recoatCloses');
   const recoatOpens = reach(opensAtProgress, opens, 'recoat')!;

@@ -10,4 +10,5 @@ export {
   type DryingHour
 } from './rate';
 export { dryingCurve, gatheredAt, instantOf, progressBetween, whenProgress, type DryingCurve } from './curve';
-export { coatTimes, overcoat, type CoatTimes, type DryingFactor, type LaidCoat, type Span } from './coat-times';
+export { coatTimes, overcoat, type CoatTimes, type DryingFactor, type LaidCoat } from './coat-times';
+export type { Span } from '../units';

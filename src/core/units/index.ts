@@ -14,3 +14,5 @@ export {
 } from './volume';
 export { parseTemperature, showSpeed, showTemperature, showTemperatureGap } from './temperature';
 export { DAY_MS, HOUR_MS, MINUTE_MS, showDuration } from './duration';
+export { parsePercent, showPercent } from './percent';
+export { span80, type Span } from './span';

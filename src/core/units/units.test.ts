@@ -5,11 +5,13 @@ import {
   M_PER_IN,
   parseArea,
   parseLength,
+  parsePercent,
   parseTemperature,
   parseVolume,
   showArea,
   showDuration,
   showLength,
+  showPercent,
   showPour,
   showSpreadRate,
   showTemperature,
@@ -88,6 +90,12 @@ describe('areas, volumes, temperatures, times', () => {
     expect(value(parseTemperature('50', 'us'))).toBeCloseTo(10, 9);
     expect(parseTemperature('-300 C', 'metric').ok).toBe(false);
     expect(showTemperature(20, 'us')).toBe('68.0 °F');
+  });
+  it('reads shares', () => {
+    expect(value(parsePercent(5, 100)('52 %'))).toBeCloseTo(0.52, 9);
+    expect(parsePercent(5, 100)('120').ok).toBe(false);
+    expect(parsePercent(5, 100)('damp').ok).toBe(false);
+    expect(showPercent(0.086)).toBe('8.6 %');
   });
   it('shows spread rates and film', () => {
     expect(showSpreadRate(30, 'us')).toBe('1,222 sq ft/gal');

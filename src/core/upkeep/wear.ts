@@ -1,6 +1,6 @@
 import type { ProductClass } from '../product';
 import type { SurfaceKind } from '../surface';
-import { DAY_MS } from '../units';
+import { DAY_MS, span80, type Span } from '../units';
 import data from './wear.json';
 
 export type Traffic = keyof typeof data.traffic;
@@ -17,7 +17,6 @@ export interface Living {
 
 export const wearData = data;
 const YEAR_MS = 365.25 * DAY_MS;
-const Z80 = 1.2815515655446004;
 const FILM: readonly ProductClass[] = ['oil-varnish', 'waterborne-film', 'oil-paint-recipe'];
 
 /** Yearly loss of the reserve by class and place, before traffic, sun, wet and care (handbook 14). */
@@ -48,7 +47,7 @@ export const wearPerYear = (base: number, living: Living): number =>
 export const reserveAfter = (years: number, perYear: number, rho = 1): number => Math.max(0, 1 - rho * perYear * years);
 
 /** When the reserve falls to a level, with the 80 % span of a wear factor ρ whose logarithm has this sd. */
-export function wearDate(servedMs: number, perYear: number, level: number, rhoSdLn: number) {
+export function wearDate(servedMs: number, perYear: number, level: number, rhoSdLn: number): Span {
   const at = (z: number) => servedMs + ((1 - level) / (perYear * Math.exp(z * rhoSdLn))) * YEAR_MS;
-  return { p10: at(Z80), p50: at(0), p90: at(-Z80) };
+  return span80(at);
 }

@@ -12,7 +12,7 @@ import { addPerson, createCrew, listPeople, type NewCrew } from '../accounts/peo
 import type { Db } from '../db/connect';
 import { createJob } from '../jobs/jobs';
 import { saveCard } from '../shelf/cards';
-import { appendEvents } from '../work-log/events';
+import { appendEvents } from '../work-log/append';
 
 /** The demo world as its files hold it. Times are told from the moment of loading: "-74m" is 74 minutes ago. */
 export interface DemoWorld {

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { floorJob, NOW } from '../../../../tests/fixtures';
 import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
-import { appendEvents } from '../work-log/events';
+import { appendEvents } from '../work-log/append';
 import { createJob, findJob, headsInStages, listJobs, saveJob } from './jobs';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;

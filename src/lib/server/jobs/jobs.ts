@@ -14,7 +14,7 @@ import {
 } from '../../../core/job';
 import type { Db, Tx } from '../db/connect';
 import { committedPlan, job } from '../db/schema';
-import { eventsOf } from '../work-log/events';
+import { eventsOf } from '../work-log/log';
 
 export interface JobRow {
   id: string;

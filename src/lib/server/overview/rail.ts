@@ -11,7 +11,7 @@ import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
 import { verdictRuns, type SequenceOutcome, type VerdictRun } from '../../../core/window';
 import { hourOfDay } from '../../ui/words/time';
 import type { Db } from '../db/connect';
-import { eventsOfJobs } from '../work-log/events';
+import { eventsOfJobs } from '../work-log/log';
 import { findJobs, headsInStages, type JobHead, type JobRow } from '../jobs/jobs';
 import { forecastFor, placeKey, type Forecast, type Place } from '../weather/forecasts';
 import { viewJob } from './overview';

@@ -1,7 +1,7 @@
 import { inArray } from 'drizzle-orm';
 import type { Db } from '../db/connect';
 import { job } from '../db/schema';
-import { eventsOf, type LoggedEvent } from './events';
+import { eventsOf, type LoggedEvent } from './log';
 
 const POLL_MS = 1000;
 

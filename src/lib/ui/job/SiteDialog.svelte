@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Dialog } from 'bits-ui';
   import { WEEKDAYS } from '$core/window';
-  import { decimals, parseTemperature, showTemperature, type Parsed } from '$core/units';
+  import { parsePercent, parseTemperature, showPercent, showTemperature } from '$core/units';
   import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
   import Tick from '../fields/Tick.svelte';
@@ -12,18 +12,6 @@
   const desk = useJobDesk();
   const { site } = $derived(desk.document);
   const DAY_WORDS = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' } as const;
-
-  /** Percent, typed as 52 or 52 %. */
-  const percent =
-    (low: number, high: number) =>
-    (text: string): Parsed => {
-      const v = Number(text.replace('%', '').trim());
-      return Number.isFinite(v) && v >= low && v <= high
-        ? { ok: true, value: v / 100, echo: `${decimals(v, 1, true)} %` }
-        : { ok: false, problem: `A share from ${low} to ${high} %.` };
-    };
-  const showPercent = (v: number) => `${decimals(v * 100, 1, true)} %`;
-  const showMoisture = (v: number) => `${decimals(v * 100, 1, true)} %`;
 </script>
 
 <Dialog.Root bind:open>
@@ -88,7 +76,7 @@
               label="Humidity"
               value={site.room.rh}
               units={desk.units}
-              parse={percent(5, 100)}
+              parse={parsePercent(5, 100)}
               show={showPercent}
               onchange={(v) => desk.edit((j) => (j.site.room.rh = v))}
             />
@@ -97,7 +85,7 @@
               label="Shaded"
               value={site.exposure.shade}
               units={desk.units}
-              parse={percent(0, 100)}
+              parse={parsePercent(0, 100)}
               show={showPercent}
               onchange={(v) => desk.edit((j) => (j.site.exposure.shade = v))}
             />
@@ -105,7 +93,7 @@
               label="Sheltered from the night sky"
               value={site.exposure.shelter}
               units={desk.units}
-              parse={percent(0, 100)}
+              parse={parsePercent(0, 100)}
               show={showPercent}
               onchange={(v) => desk.edit((j) => (j.site.exposure.shelter = v))}
             />
@@ -120,8 +108,8 @@
             label="Wood moisture, measured now"
             value={site.moisture ? site.moisture.percent / 100 : null}
             units={desk.units}
-            parse={percent(1, 60)}
-            show={showMoisture}
+            parse={parsePercent(1, 60)}
+            show={showPercent}
             onchange={(v) =>
               desk.edit(
                 (j) => (j.site.moisture = { percent: v * 100, at: new Date(Math.round(clock.read())).toISOString() })

@@ -5,7 +5,7 @@ import type { UnitSystem } from '$core/units';
 import { checkJobDocument } from '$formats/job-json';
 import { clock } from '../clock/clock.svelte';
 import { WorkLog } from '../worklog/work-log.svelte';
-import type { LoggedEvent } from '$lib/server/work-log/events';
+import type { LoggedEvent } from '$lib/server/work-log/log';
 
 interface Loaded {
   job: { id: string; document: JobDocument; rowVersion: number };

@@ -41,23 +41,6 @@
       {ratio > 2.5 ? 'Far more' : 'Far less'} than expected. Check the amount; a thick film stays soft.
     </p>{/if}
   <Tick label="Guessed, not measured" bind:checked={guessed} />
-  <button class="btn big" disabled={usedL === null} onclick={close}>Coat {coat} is done</button>
-  <button class="btn line big mt-2" onclick={() => onclose()}>Not yet</button>
+  <button class="btn glove" disabled={usedL === null} onclick={close}>Coat {coat} is done</button>
+  <button class="btn line glove mt-2" onclick={() => onclose()}>Not yet</button>
 </section>
-
-<style>
-  .panel {
-    padding: 14px 16px 20px;
-    background: var(--sheet);
-  }
-  h2 {
-    font-size: 24px;
-    line-height: 28px;
-    margin-bottom: 10px;
-  }
-  .big {
-    width: 100%;
-    min-height: 64px;
-    font-size: 20px;
-  }
-</style>

@@ -58,7 +58,7 @@
   }
 </script>
 
-<section class="mix" aria-label="Mix">
+<section class="panel" aria-label="Mix">
   <h2>{isTwoPart(card) ? 'Mix' : 'Open'} batch {batchLetter(desk.state.batches.length)}, coat {coat}</h2>
   <div class="cup">
     <Cup oilL={mix.oilL} hardenerL={mix.hardenerL} thinnerL={mix.thinnerL} units={desk.units} />
@@ -112,20 +112,13 @@
       ? ' Gloves, glasses, breathing protection.'
       : ''}
   </p>
-  <button class="btn big" onclick={mixed}>{isTwoPart(card) ? 'Poured, start stirring' : 'Open, start stirring'}</button>
-  <button class="btn line big mt-2" onclick={() => onclose()}>Not now</button>
+  <button class="btn glove" onclick={mixed}
+    >{isTwoPart(card) ? 'Poured, start stirring' : 'Open, start stirring'}</button
+  >
+  <button class="btn line glove mt-2" onclick={() => onclose()}>Not now</button>
 </section>
 
 <style>
-  .mix {
-    padding: 14px 16px 20px;
-    background: var(--sheet);
-  }
-  h2 {
-    font-size: 24px;
-    line-height: 28px;
-    margin-bottom: 10px;
-  }
   .cup {
     display: flex;
     gap: 18px;
@@ -140,10 +133,5 @@
     font-size: clamp(34px, 12vw, 56px);
     line-height: 1;
     white-space: nowrap;
-  }
-  .big {
-    width: 100%;
-    min-height: 64px;
-    font-size: 20px;
   }
 </style>

@@ -35,14 +35,6 @@
 </section>
 
 <style>
-  .panel {
-    padding: 14px 16px 20px;
-    background: var(--sheet);
-  }
-  h2 {
-    font-size: 24px;
-    line-height: 28px;
-  }
   .tall {
     min-height: 72px;
     justify-content: flex-start;

@@ -1,6 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { EventData, EventType, NewEvent, WorkEvent } from '$core/job';
-import type { LoggedEvent, Receipt } from '$lib/server/work-log/events';
+import type { Receipt } from '$lib/server/work-log/append';
+import type { LoggedEvent } from '$lib/server/work-log/log';
 import { clock } from '../clock/clock.svelte';
 import type { QueuedEvent } from './device-queue';
 

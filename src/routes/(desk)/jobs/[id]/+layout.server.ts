@@ -7,7 +7,7 @@ import { findJob, lastCommitted } from '$lib/server/jobs/jobs';
 import { climateSpan, jobWeather, knowledge } from '$lib/server/overview/overview';
 import { deskOf } from '$lib/server/weather/desk';
 import { forecastFor } from '$lib/server/weather/forecasts';
-import { eventsOf } from '$lib/server/work-log/events';
+import { eventsOf } from '$lib/server/work-log/log';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ params, locals, fetch, depends }) => {

@@ -2,21 +2,23 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { nextSteps, type Step } from '$core/job';
-  import { decimals, parseTemperature, showPour, showTemperature } from '$core/units';
+  import { showTemperature } from '$core/units';
   import { siteHourAt } from '$core/window';
   import { clock } from '$lib/ui/clock/clock.svelte';
-  import QuantityField from '$lib/ui/fields/QuantityField.svelte';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import { eventWords } from '$lib/ui/words/event-words';
   import { stepWords } from '$lib/ui/words/step-words';
-  import { clockTime, dayShort, whenWords } from '$lib/ui/words/time';
+  import { clockTime } from '$lib/ui/words/time';
   import CloseCoatPanel from '$lib/ui/worklog/CloseCoatPanel.svelte';
   import MixPanel from '$lib/ui/worklog/MixPanel.svelte';
+  import NotePanel from '$lib/ui/worklog/NotePanel.svelte';
   import NowBlock from '$lib/ui/worklog/NowBlock.svelte';
   import PhoneStrip from '$lib/ui/worklog/PhoneStrip.svelte';
+  import ReadingPanel from '$lib/ui/worklog/ReadingPanel.svelte';
   import RagBar from '$lib/ui/worklog/RagBar.svelte';
   import TackPanel from '$lib/ui/worklog/TackPanel.svelte';
+  import WorkRecord from '$lib/ui/worklog/WorkRecord.svelte';
 
   const desk = useJobDesk();
   const zone = $derived(desk.document.site.timeZone);
@@ -27,16 +29,8 @@
   type Panel = { kind: 'mix' | 'close' | 'tack'; coat: number } | { kind: 'note' } | { kind: 'reading' };
   let panel = $state<Panel | null>(null);
   let done = $state<{ words: string; id: string; untilMs: number } | null>(null);
-  let noteText = $state('');
-  let reading = $state<{ airTempC?: number; rh?: number; surfaceTempC?: number; mcPercent?: number }>({});
   const UNDO_MS = 10_000;
   const air = $derived(desk.climate ? siteHourAt(desk.climate, clock.now) : null);
-  const log = $derived(
-    [...desk.log.events].filter((e) => e.type !== 'event.undone').sort((a, b) => b.at - a.at || (a.id < b.id ? 1 : -1))
-  );
-  const SHOWN_AT_FIRST = 40;
-  let wholeLog = $state(false);
-  const shownLog = $derived(wholeLog ? log : log.slice(0, SHOWN_AT_FIRST));
   const lastCoat = $derived(desk.state.coats.at(-1)?.coat ?? 0);
   $effect(() => {
     if (page.url.hash === '#note') panel = { kind: 'note' };
@@ -78,25 +72,6 @@
         return void goto(`/jobs/${desk.id}/leave`);
     }
   }
-  async function addNote() {
-    if (noteText.trim() === '') return;
-    const id = await desk.log.add('note.added', { text: noteText.trim() });
-    noteText = '';
-    logged('Note written', id);
-  }
-  const share = (low: number, high: number) => (t: string) => {
-    const v = Number(t.replace('%', '').trim());
-    return Number.isFinite(v) && v >= low && v <= high
-      ? { ok: true as const, value: v, echo: `${decimals(v, 1, true)} %` }
-      : { ok: false as const, problem: `From ${low} to ${high} %.` };
-  };
-  async function addReading() {
-    const data = Object.fromEntries(Object.entries(reading).filter(([, v]) => v !== undefined));
-    if (Object.keys(data).length === 0) return;
-    const id = await desk.log.add('reading.taken', data);
-    reading = {};
-    logged('Reading written', id);
-  }
 </script>
 
 <div class="phone-only"><PhoneStrip bays={desk.live.bays} timeZone={zone} /></div>
@@ -132,58 +107,9 @@
     {:else if panel?.kind === 'tack'}
       <TackPanel coat={panel.coat} onclose={(id) => logged('Test written', id)} />
     {:else if panel?.kind === 'note'}
-      <section class="sheet p-4" aria-label="Write a note">
-        <label for="note" class="mb-1 block text-[18px] font-semibold">Note</label>
-        <textarea id="note" class="field min-h-32" maxlength="2000" bind:value={noteText}></textarea>
-        <div class="mt-3 grid grid-cols-2 gap-2">
-          <button class="btn min-h-14" onclick={addNote}>Write it down</button><button
-            class="btn line min-h-14"
-            onclick={() => (panel = null)}>Not now</button
-          >
-        </div>
-      </section>
+      <NotePanel onclose={(id) => logged('Note written', id)} />
     {:else if panel?.kind === 'reading'}
-      <section class="sheet grid gap-3 p-4" aria-label="Reading">
-        <h2>What do the meters say?</h2>
-        <QuantityField
-          label="Air"
-          value={reading.airTempC ?? null}
-          units={desk.units}
-          parse={parseTemperature}
-          show={showTemperature}
-          onchange={(v) => (reading.airTempC = v)}
-        />
-        <QuantityField
-          label="Humidity"
-          value={reading.rh === undefined ? null : reading.rh * 100}
-          units={desk.units}
-          parse={share(0, 100)}
-          show={(v) => `${decimals(v, 1, true)} %`}
-          onchange={(v) => (reading.rh = v / 100)}
-        />
-        <QuantityField
-          label="Surface"
-          value={reading.surfaceTempC ?? null}
-          units={desk.units}
-          parse={parseTemperature}
-          show={showTemperature}
-          onchange={(v) => (reading.surfaceTempC = v)}
-        />
-        <QuantityField
-          label="Wood moisture"
-          value={reading.mcPercent ?? null}
-          units={desk.units}
-          parse={share(1, 60)}
-          show={(v) => `${decimals(v, 1, true)} %`}
-          onchange={(v) => (reading.mcPercent = v)}
-        />
-        <div class="grid grid-cols-2 gap-2">
-          <button class="btn min-h-14" onclick={addReading}>Write it down</button><button
-            class="btn line min-h-14"
-            onclick={() => (panel = null)}>Not now</button
-          >
-        </div>
-      </section>
+      <ReadingPanel onclose={(id) => logged('Reading written', id)} />
     {:else if first}
       <NowBlock step={first} timeZone={zone} mayLog={desk.mayLog} onact={() => act(first)} />
     {:else}
@@ -236,85 +162,7 @@
     {#if steps.length}<RagBar onlogged={logged} />{/if}
   </div>
 
-  <div class="right">
-    {#if desk.live.batches.length}
-      <h2>Batches</h2>
-      <table class="ruled">
-        <thead><tr><th>Batch</th><th>Parts</th><th>Stirred</th><th>Thickens</th></tr></thead>
-        <tbody>
-          {#each desk.live.batches as b (b.batch)}
-            <tr>
-              <td><b class="fig text-[18px]">{b.batch}</b></td>
-              <td
-                >{b.components
-                  .map((c) => `${showPour(c.litres, desk.units)}${c.lot ? ` ${c.lot}` : ''}`)
-                  .join(' + ')}</td
-              >
-              <td>{b.stirredAtMs ? clockTime(b.stirredAtMs, zone) : 'not yet'}</td>
-              <td
-                >{b.emptiedAtMs
-                  ? 'ended'
-                  : b.thickensAtMs
-                    ? whenWords(b.thickensAtMs, clock.now, zone)
-                    : 'no pot life'}</td
-              >
-            </tr>
-          {/each}
-        </tbody>
-      </table>
-    {/if}
-    {#if desk.live.coats.length}
-      <h2 class="mt-4">Coats</h2>
-      <table class="ruled">
-        <thead><tr><th>Coat</th><th class="num">Used</th><th>Stands</th><th>Recoat</th></tr></thead>
-        <tbody>
-          {#each desk.live.coats as c (c.number)}
-            {@const used = desk.state.coats.find((x) => x.coat === c.number)?.usedL}
-            <tr>
-              <td><b>{c.number}</b></td>
-              <td class="num">{used === undefined ? 'going on' : showPour(used, desk.units)}</td>
-              <td
-                >{!c.closed
-                  ? 'oil on'
-                  : c.progress >= 1
-                    ? 'ready'
-                    : `${Math.round(c.progress * 100)} % of the way`}{#if c.solventEntrapment}<br /><span
-                    class="font-semibold text-check">laid early, solvent entrapment</span
-                  >{/if}</td
-              >
-              <td
-                >{c.closed ? whenWords(c.recoatOpens.p50, clock.now, zone) : ''}{c.recoatCloses && c.closed
-                  ? `, shuts ${whenWords(c.recoatCloses.p50, clock.now, zone)}`
-                  : ''}</td
-              >
-            </tr>
-          {/each}
-        </tbody>
-      </table>
-    {/if}
-    <h2 class="mt-4">Log</h2>
-    <ul class="log">
-      {#each shownLog as e, i (e.id)}
-        {#if i === 0 || dayShort(e.at, zone) !== dayShort(shownLog[i - 1]!.at, zone)}<li class="day">
-            {dayShort(e.at, zone)}
-          </li>{/if}
-        <li class:undone={desk.state.undone.has(e.id)}>
-          <b>{clockTime(e.at, zone)}</b><span
-            >{eventWords(e, desk.units)}{desk.state.undone.has(e.id) ? ' (taken back)' : ''}{desk.state.setAside.find(
-              (x) => x.id === e.id
-            )
-              ? `. Set aside: ${desk.state.setAside.find((x) => x.id === e.id)!.reason}`
-              : ''}</span
-          >
-        </li>
-      {:else}
-        <li class="dim">Nothing has happened here yet.</li>
-      {/each}
-    </ul>
-    {#if log.length > shownLog.length}<button class="btn line mt-2" onclick={() => (wholeLog = true)}
-        >All {log.length} lines</button
-      >{/if}
-  </div>
+  <WorkRecord />
 </div>
 
 <style>
@@ -376,27 +224,6 @@
     flex: 1;
     min-height: 52px;
   }
-  .right h2 {
-    margin-bottom: 2px;
-  }
-  .log li {
-    display: grid;
-    grid-template-columns: 52px 1fr;
-    font-size: 13.5px;
-    line-height: 20px;
-    border-top: 1px solid var(--rule);
-    padding: 2px 0;
-  }
-  .log .day {
-    display: block;
-    font-weight: 640;
-    border-top: 1.5px solid var(--ink);
-    margin-top: 6px;
-  }
-  .undone span {
-    text-decoration: line-through;
-    color: var(--ink-3);
-  }
   @media (max-width: 760px) {
     .phone-only {
       display: block;
@@ -411,9 +238,6 @@
     }
     .work {
       grid-template-columns: minmax(0, 1fr);
-    }
-    .right {
-      padding: 0 16px 32px;
     }
   }
 </style>

@@ -7,7 +7,7 @@ import { commitPlan, findJob } from '$lib/server/jobs/jobs';
 import { viewJob } from '$lib/server/overview/overview';
 import { deskOf } from '$lib/server/weather/desk';
 import { forecastFor } from '$lib/server/weather/forecasts';
-import { eventsOf } from '$lib/server/work-log/events';
+import { eventsOf } from '$lib/server/work-log/log';
 import type { RequestHandler } from './$types';
 
 /** Commits the crew to the plan as it is now: a snapshot to hold against what happens. */

@@ -3,7 +3,8 @@ import { fold, type NewEvent } from '../../../core/job';
 import { floorJob, NOW } from '../../../../tests/fixtures';
 import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { createJob } from '../jobs/jobs';
-import { appendEvents, eventsOf, FUTURE_TOLERANCE_MS, type LoggedEvent } from './events';
+import { appendEvents, FUTURE_TOLERANCE_MS } from './append';
+import { eventsOf, type LoggedEvent } from './log';
 import { LiveUpdates } from './live-updates';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;

@@ -1,0 +1,124 @@
+<script lang="ts">
+  import { showPour } from '$core/units';
+  import { clock } from '../clock/clock.svelte';
+  import { useJobDesk } from '../job/job-desk.svelte';
+  import { eventWords } from '../words/event-words';
+  import { clockTime, dayShort, whenWords } from '../words/time';
+
+  /** What has happened on the job: its batches, its coats, and the log, newest first. */
+  const desk = useJobDesk();
+  const zone = $derived(desk.document.site.timeZone);
+  const log = $derived(
+    [...desk.log.events].filter((e) => e.type !== 'event.undone').sort((a, b) => b.at - a.at || (a.id < b.id ? 1 : -1))
+  );
+  const SHOWN_AT_FIRST = 40;
+  let wholeLog = $state(false);
+  const shownLog = $derived(wholeLog ? log : log.slice(0, SHOWN_AT_FIRST));
+</script>
+
+<div class="record">
+  {#if desk.live.batches.length}
+    <h2>Batches</h2>
+    <table class="ruled">
+      <thead><tr><th>Batch</th><th>Parts</th><th>Stirred</th><th>Thickens</th></tr></thead>
+      <tbody>
+        {#each desk.live.batches as b (b.batch)}
+          <tr>
+            <td><b class="fig text-[18px]">{b.batch}</b></td>
+            <td
+              >{b.components.map((c) => `${showPour(c.litres, desk.units)}${c.lot ? ` ${c.lot}` : ''}`).join(' + ')}</td
+            >
+            <td>{b.stirredAtMs ? clockTime(b.stirredAtMs, zone) : 'not yet'}</td>
+            <td
+              >{b.emptiedAtMs
+                ? 'ended'
+                : b.thickensAtMs
+                  ? whenWords(b.thickensAtMs, clock.now, zone)
+                  : 'no pot life'}</td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
+  {#if desk.live.coats.length}
+    <h2 class="mt-4">Coats</h2>
+    <table class="ruled">
+      <thead><tr><th>Coat</th><th class="num">Used</th><th>Stands</th><th>Recoat</th></tr></thead>
+      <tbody>
+        {#each desk.live.coats as c (c.number)}
+          {@const used = desk.state.coats.find((x) => x.coat === c.number)?.usedL}
+          <tr>
+            <td><b>{c.number}</b></td>
+            <td class="num">{used === undefined ? 'going on' : showPour(used, desk.units)}</td>
+            <td
+              >{!c.closed
+                ? 'oil on'
+                : c.progress >= 1
+                  ? 'ready'
+                  : `${Math.round(c.progress * 100)} % of the way`}{#if c.solventEntrapment}<br /><span
+                  class="font-semibold text-check">laid early, solvent entrapment</span
+                >{/if}</td
+            >
+            <td
+              >{c.closed ? whenWords(c.recoatOpens.p50, clock.now, zone) : ''}{c.recoatCloses && c.closed
+                ? `, shuts ${whenWords(c.recoatCloses.p50, clock.now, zone)}`
+                : ''}</td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
+  <h2 class="mt-4">Log</h2>
+  <ul class="log">
+    {#each shownLog as e, i (e.id)}
+      {#if i === 0 || dayShort(e.at, zone) !== dayShort(shownLog[i - 1]!.at, zone)}<li class="day">
+          {dayShort(e.at, zone)}
+        </li>{/if}
+      <li class:undone={desk.state.undone.has(e.id)}>
+        <b>{clockTime(e.at, zone)}</b><span
+          >{eventWords(e, desk.units)}{desk.state.undone.has(e.id) ? ' (taken back)' : ''}{desk.state.setAside.find(
+            (x) => x.id === e.id
+          )
+            ? `. Set aside: ${desk.state.setAside.find((x) => x.id === e.id)!.reason}`
+            : ''}</span
+        >
+      </li>
+    {:else}
+      <li class="dim">Nothing has happened here yet.</li>
+    {/each}
+  </ul>
+  {#if log.length > shownLog.length}<button class="btn line mt-2" onclick={() => (wholeLog = true)}
+      >All {log.length} lines</button
+    >{/if}
+</div>
+
+<style>
+  .record h2 {
+    margin-bottom: 2px;
+  }
+  .log li {
+    display: grid;
+    grid-template-columns: 52px 1fr;
+    font-size: 13.5px;
+    line-height: 20px;
+    border-top: 1px solid var(--rule);
+    padding: 2px 0;
+  }
+  .log .day {
+    display: block;
+    font-weight: 640;
+    border-top: 1.5px solid var(--ink);
+    margin-top: 6px;
+  }
+  .undone span {
+    text-decoration: line-through;
+    color: var(--ink-3);
+  }
+  @media (max-width: 760px) {
+    .record {
+      padding: 0 16px 32px;
+    }
+  }
+</style>
