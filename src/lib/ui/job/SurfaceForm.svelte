@@ -166,7 +166,7 @@
     </ol>
     <div class="mt-2 flex gap-2">
       <button
-        class="btn line flex-1"
+        class="btn line flex-1 px-2"
         onclick={() =>
           set((s) => {
             if (s.shape.type === 'walls')

@@ -25,7 +25,7 @@
 
 <svelte:head><title>People · Basket</title></svelte:head>
 
-<main class="grid gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_340px]">
+<main class="grid grid-cols-[minmax(0,1fr)] gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_340px]">
   <section>
     <div class="flex items-baseline gap-4">
       <h1>People</h1>

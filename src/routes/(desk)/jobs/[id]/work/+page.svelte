@@ -38,6 +38,7 @@
 
   function logged(words: string, id: string | undefined) {
     panel = null;
+    scrollTo({ top: 0 });
     if (!id) return;
     const mine = { words, id, untilMs: Date.now() + UNDO_MS };
     done = mine;
