@@ -19,6 +19,11 @@ export async function backup(p, file, database) {
   if (existsSync(file)) throw new Stop(`${file} exists. Choose another name; a backup never overwrites one.`);
   const part = `${file}.part`;
   await withDatabase(p, async () => {
+    const there = await asAdmin(p, `SELECT 1 FROM information_schema.schemata WHERE schema_name='${database}'`);
+    if (!there)
+      throw new Stop(
+        'There is nothing of your own to back up yet: ./basket start makes it. The demo is not backed up.'
+      );
     const gzip = createGzip();
     const written = pipeline(gzip, createWriteStream(part, { mode: 0o600 }));
     gzip.write(`${HEADER}\n`);

@@ -1,8 +1,8 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DAY_MS } from '../src/core/units';
 import { writeCoverage } from '../src/formats/coverage-json';
 import { writeJobFile } from '../src/formats/job-json';
@@ -26,6 +26,8 @@ function basketPlan(...args: string[]) {
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'basket-plan-'));
 });
+
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 describe('./basket plan', () => {
   it('prints the whole plan of a floor, units in the names, without weather', () => {

@@ -82,6 +82,8 @@ export async function serve(p, how) {
   /** @type {(code: number) => void} */
   let finish = () => {};
   const ended = new Promise((resolve) => (finish = resolve));
+  // App and database live in process groups of their own, so that only Basket ends them; this keeps Basket itself here.
+  const staying = setInterval(() => {}, 60_000);
   let stopping = false;
   const stop = async (/** @type {number} */ code) => {
     if (stopping) return;
@@ -104,7 +106,9 @@ export async function serve(p, how) {
       throw e;
     }
   }
-  process.exit(/** @type {number} */ (await ended));
+  const code = /** @type {number} */ (await ended);
+  clearInterval(staying);
+  process.exit(code);
 }
 
 /** @param {Places} p @param {{ demo: boolean, port: number }} how @param {(code: number) => Promise<void>} stop @param {() => boolean} stopping */
