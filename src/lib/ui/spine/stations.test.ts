@@ -1,0 +1,78 @@
+import { describe, expect, it } from 'vitest';
+import { coatCount, fold, jobStage, liveWork, plan, siteClimate, type JobDocument, type WorkEvent } from '$core/job';
+import { HOUR_MS } from '$core/units';
+import { floorJob, knowledge, made, NOW } from '../../../../tests/fixtures';
+import { stations } from './stations';
+
+function seen(document: JobDocument, events: WorkEvent[] = []) {
+  const state = fold(events);
+  const climate = siteClimate(document, null, { startMs: NOW - 240 * HOUR_MS, hours: 600 });
+  return stations({
+    document,
+    plan: plan(document, climate, knowledge, NOW),
+    state,
+    live: liveWork(document, state, climate, knowledge, NOW),
+    stage: jobStage(state, Boolean(document.startAt), coatCount(document)),
+    nowMs: NOW,
+    units: 'metric'
+  });
+}
+const at = (list: ReturnType<typeof seen>, id: string) => list.find((s) => s.id === id)!;
+const coat = (n: number, minutes: number) => [
+  made('coat.opened', { coat: n }, minutes),
+  made('coat.closed', { coat: n, usedL: 2, guessed: false }, minutes + 40)
+];
+
+describe('the spine', () => {
+  it('a new job is at Measure, and only stations that do something are there', () => {
+    const list = seen({ ...floorJob(), surfaces: [], finish: undefined, products: [] });
+    expect(list.map((s) => s.id)).toEqual(['measure', 'choose', 'load', 'when', 'work', 'leave', 'keep']);
+    expect(at(list, 'measure')).toMatchObject({ state: 'now', word: 'now, walk round it' });
+    expect(list.filter((s) => s.state === 'now')).toHaveLength(1);
+  });
+  it('a measured one is at Choose, a chosen one at When, a booked one at Load', () => {
+    expect(at(seen({ ...floorJob(), finish: undefined, products: [] }), 'choose').state).toBe('now');
+    expect(at(seen(floorJob()), 'when').state).toBe('now');
+    const booked = seen({ ...floorJob(), startAt: new Date(NOW + HOUR_MS).toISOString() });
+    expect(at(booked, 'load').state).toBe('now');
+    expect(at(booked, 'when').word).toBe('10:40');
+  });
+  it('says what is so at each station', () => {
+    const list = seen(floorJob());
+    expect(at(list, 'measure')).toMatchObject({ state: 'done', word: '68.4 m²' });
+    expect(at(list, 'choose').word).toBe('Ostrel Duo, Peat');
+    expect(at(list, 'load').word).toMatch(/ L to buy$/);
+    expect(at(list, 'work').word).toBe('0 of 2 coats');
+  });
+  it('a limit of the card that is broken stands at its station', () => {
+    const job = floorJob();
+    job.finish!.colour = 'Puce';
+    expect(at(seen(job), 'choose').state).toBe('check');
+    const many = floorJob();
+    many.surfaces[0]!.faces[0]!.coats = 5;
+    expect(at(seen(many), 'measure').state).toBe('check');
+  });
+  it('work shows the open bay, then the rags, then the coats', () => {
+    const open = [
+      made('coat.opened', { coat: 1 }, -30),
+      made('bay.spread', { coat: 1, bay: 3 }, -20),
+      made('rags.out', { count: 2 }, -30)
+    ];
+    expect(at(seen(floorJob(), open), 'work')).toMatchObject({ state: 'now', word: 'now, bay 3, coat 1' });
+    expect(at(seen(floorJob(), [...open, made('bay.wiped', { coat: 1, bay: 3 }, -2)]), 'work').word).toBe(
+      'now, 2 rags out'
+    );
+    expect(at(seen(floorJob(), coat(1, -90)), 'work').word).toBe('now, 1 of 2 coats');
+    expect(at(seen(floorJob(), coat(1, -90)), 'when').word).toBe('begun Tue 18 May');
+  });
+  it('after the last coat Leave is now, after handing over Keep', () => {
+    const laid = [...coat(1, -4000), ...coat(2, -900)];
+    expect(at(seen(floorJob(), laid), 'leave')).toMatchObject({
+      state: 'now',
+      word: expect.stringMatching(/^now, from /)
+    });
+    const kept = seen(floorJob(), [...laid, made('handed.over', {}, -5)]);
+    expect(at(kept, 'keep')).toMatchObject({ state: 'now', word: expect.stringMatching(/^now, \w{3} 20\d\d$/) });
+    expect(kept.slice(0, -1).every((s) => s.state === 'done')).toBe(true);
+  });
+});
