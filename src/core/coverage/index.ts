@@ -8,4 +8,4 @@ export {
   type Factor
 } from './litres';
 export { litresSdLn, normalCdf, normalQuantile, type CoatShare } from './confidence';
-export { cheapestTins, type PackSize, type TinChoice } from './tins';
+export { cheapestTins, MOST_LITRES, type PackSize, type TinChoice } from './tins';

@@ -13,6 +13,9 @@ export interface TinChoice {
   costCents: number;
 }
 
+/** More than any crew lays; a need beyond it is a typing error. */
+export const MOST_LITRES = 20_000;
+
 const gcd = (a: number, b: number): number => (b ? gcd(b, a % b) : a);
 
 /**
@@ -21,7 +24,8 @@ const gcd = (a: number, b: number): number => (b ? gcd(b, a % b) : a);
  * Throws when there is no pack or the need is not a finite number from 0 to 20,000 L.
  */
 export function cheapestTins(needMl: number, packs: readonly PackSize[]): TinChoice {
-  if (!(needMl >= 0 && needMl <= 20_000_000)) throw new RangeError('the need must be between 0 and 20,000 L');
+  if (!(needMl >= 0 && needMl <= MOST_LITRES * 1000))
+    throw new RangeError(`the need must be between 0 and ${MOST_LITRES} L`);
   if (packs.length === 0) throw new RangeError('there is no pack to buy');
   const need = Math.max(0, Math.ceil(needMl - 1e-6));
   const sizes = [...packs].sort((a, b) => b.volumeMl - a.volumeMl || a.priceCents - b.priceCents);

@@ -93,6 +93,21 @@ describe('what a plan refuses and explains', () => {
     expect(litres()).toBeCloseTo(byTexture, 9);
     expect(jobProblems(job).some((p) => p.path.endsWith('texture'))).toBe(true);
   });
+  it('more oil than anybody lays is a typing error, and says so', () => {
+    const job = floorJob();
+    job.surfaces = Array.from({ length: 4 }, (_, i) => ({
+      ...job.surfaces[0]!,
+      id: `s${i}`,
+      shape: { type: 'area' as const, areaM2: 100_000 }
+    }));
+    const p = plan(job, null, knowledge, NOW);
+    expect(p.load).toBeNull();
+    expect(p.problems.at(-1)).toMatchObject({
+      path: '/surfaces',
+      severity: 'stop',
+      problem: expect.stringContaining('L of oil')
+    });
+  });
   it('a job with nothing in it is a plan with nothing in it', () => {
     const empty = {
       ...floorJob(),

@@ -1,3 +1,4 @@
+import { MOST_LITRES } from '../coverage';
 import { dryingCurve, dwellMinutes, type DryingFactor } from '../drying';
 import type { HouseRules } from '../house';
 import { cautionsFor, safetyClosing, type Caution } from '../safety';
@@ -53,7 +54,15 @@ export function plan(job: JobDocument, climate: SiteClimate | null, knowledge: K
   const faces = facePlans(job);
   const now = climate ? siteHourAt(climate, nowMs) : null;
   const coats = card ? coatPlans(job, card, house) : [];
-  const usable = Boolean(card && coats.length && coats.some((c) => c.areaM2 > 0));
+  const expectedL = coats.reduce((s, c) => s + c.expectedL, 0);
+  const tooMuch = expectedL > MOST_LITRES / 2;
+  if (tooMuch)
+    problems.push({
+      path: '/surfaces',
+      severity: 'stop',
+      problem: `${Math.round(expectedL)} L of oil would be needed. Check the areas and the spread rate.`
+    });
+  const usable = Boolean(card && !tooMuch && coats.some((c) => c.areaM2 > 0));
   const ctx = usable && climate ? sequenceContext(job, climate, coats, knowledge, nowMs) : null;
   const chosen = ctx && job.startAt ? simulateStart(ctx, Date.parse(job.startAt)) : null;
   const last = chosen?.coats[chosen.coats.length - 1];

@@ -33,7 +33,7 @@ describe('cards', () => {
     c.components[1]!.parts = 0;
     expect(check(productCard, c)).toEqual({
       ok: false,
-      problems: [{ path: '/components/1/parts', problem: 'must be more than 0' }]
+      problems: [{ path: '/components/1/parts', problem: 'must be 0.01 or more' }]
     });
   });
 });

@@ -3,7 +3,7 @@ import { Type, type Static } from 'typebox';
 const text = (max: number) => Type.String({ minLength: 1, maxLength: max });
 const house = Type.Object(
   {
-    value: Type.Number({ exclusiveMinimum: 0, maximum: 100000 }),
+    value: Type.Number({ minimum: 0.01, maximum: 100000 }),
     reason: text(300),
     date: Type.String({ format: 'date' })
   },
@@ -11,7 +11,7 @@ const house = Type.Object(
 );
 const rate = Type.Object(
   {
-    label: Type.Number({ exclusiveMinimum: 0, maximum: 200 }),
+    label: Type.Number({ minimum: 0.5, maximum: 200 }),
     house: Type.Optional(house)
   },
   { additionalProperties: false }
@@ -63,7 +63,7 @@ const component = Type.Object(
   {
     role: Type.Enum(['oil', 'hardener']),
     name: text(60),
-    parts: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }),
+    parts: Type.Number({ minimum: 0.01, maximum: 1000 }),
     densityKgPerL: Type.Number({ minimum: 0.5, maximum: 3 })
   },
   { additionalProperties: false }
@@ -104,14 +104,14 @@ export const ProductCardSchema = Type.Object(
     solvent: Type.Enum(['none', 'oil-borne', 'spirit', 'water']),
     components: Type.Array(component, { minItems: 1, maxItems: 2 }),
     ratioBasis: Type.Enum(['volume', 'mass']),
-    ratioTolerance: Type.Number({ exclusiveMinimum: 0, maximum: 0.5 }),
+    ratioTolerance: Type.Number({ minimum: 0.001, maximum: 0.5 }),
     pairCode: Type.Optional(text(20)),
     stirMinutes: Type.Number({ minimum: 0, maximum: 60 }),
     shakeAllowed: Type.Boolean(),
     inductionMinutes: Type.Number({ minimum: 0, maximum: 240 }),
-    potLifeMinutesAt20C: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 10000 })),
-    potLifeReferenceL: Type.Number({ exclusiveMinimum: 0, maximum: 100 }),
-    batchLimitL: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 100 })),
+    potLifeMinutesAt20C: Type.Optional(Type.Number({ minimum: 1, maximum: 10000 })),
+    potLifeReferenceL: Type.Number({ minimum: 0.01, maximum: 100 }),
+    batchLimitL: Type.Optional(Type.Number({ minimum: 0.01, maximum: 100 })),
     thinner: Type.Optional(
       Type.Object(
         {
