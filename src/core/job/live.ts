@@ -31,6 +31,8 @@ export interface LiveCoat extends CoatTimes {
   filmRatio: number;
   /** How the film's thickness changes the drying speed: ratio^−1.3. */
   filmSpeed: number;
+  /** Oil of a class that must be wiped left standing: unwiped bays or a film over three times the label's (handbook 9). */
+  willStayTacky: boolean;
   /** Laid before the coat below was ready: solvent may be trapped. */
   solventEntrapment: boolean;
 }
@@ -61,6 +63,9 @@ export interface LiveWork {
   keep: KeepPlan | null;
   allCoatsLaid: boolean;
 }
+
+/** Film ratio beyond which oil that must be wiped does not dry in any useful time (handbook 9). */
+const STANDING_FILM_RATIO = 3;
 
 /** What really happened, drawn out to what will follow: dwell clocks, pot lives, drying and the dates after it. */
 export function liveWork(
@@ -145,11 +150,18 @@ function liveCoats(
       progress: Math.max(0, progress),
       filmRatio: film,
       filmSpeed,
+      willStayTacky: standsWet(card, c, film),
       solventEntrapment: Boolean(over?.early)
     });
   }
   return out;
 }
+
+/** True for a closed coat of oil that must be wiped when a bay was not, or far too much stayed on. */
+const standsWet = (card: ProductCard, coat: CoatState, film: number): boolean =>
+  classTraits(card.class).mustBeWiped &&
+  coat.closedAtMs !== undefined &&
+  (film > STANDING_FILM_RATIO || coat.bays.some((b) => b.wipedAtMs === undefined));
 
 function liveBays(card: ProductCard, job: JobDocument, coat: CoatState, climate: SiteClimate): LiveBay[] {
   return coat.bays.map((b) => {

@@ -175,6 +175,12 @@ describe('drying that really happened', () => {
     expect(early.opensAtProgress).toBeGreaterThan(1);
     expect(early.cureFactor).toBeGreaterThan(1);
   });
+  it('oil left standing will stay tacky: far too thick, or a bay not wiped', () => {
+    expect(live(coat(1, 20, 0.7)).coats[0]!.willStayTacky).toBe(false);
+    expect(live(coat(1, 20, 3)).coats[0]!.willStayTacky).toBe(true);
+    const [opened, closed] = coat(1, 20, 0.7);
+    expect(live([opened!, made('bay.spread', { coat: 1, bay: 1 }, -1190), closed!]).coats[0]!.willStayTacky).toBe(true);
+  });
   it('a thick coat dries slower', () =>
     expect(live(coat(1, 20, 1.2)).coats[0]!.progress).toBeLessThan(live(coat(1, 20, 0.6)).coats[0]!.progress));
   it('dates to leave and to keep come only when all coats are laid', () => {

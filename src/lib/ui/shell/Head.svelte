@@ -140,4 +140,10 @@
       right: 9px;
     }
   }
+  @media (max-width: 380px) {
+    nav a {
+      padding: 0 7px;
+      font-size: 14px;
+    }
+  }
 </style>

@@ -56,8 +56,11 @@
                 ? 'oil on'
                 : c.progress >= 1
                   ? 'ready'
-                  : `${Math.round(c.progress * 100)} % of the way`}{#if c.solventEntrapment}<br /><span
-                  class="font-semibold text-check">laid early, solvent entrapment</span
+                  : `${Math.round(c.progress * 100)} % of the way`}{#if c.willStayTacky}<br /><span
+                  class="font-semibold text-stop"
+                  >oil left standing, will stay tacky: solvent wipe, abrade, thin coat</span
+                >{/if}{#if c.solventEntrapment}<br /><span class="font-semibold text-check"
+                  >laid early, solvent entrapment</span
                 >{/if}</td
             >
             <td

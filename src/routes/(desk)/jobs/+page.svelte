@@ -106,6 +106,7 @@
 
 <style>
   .scroll {
+    position: relative;
     overflow-x: auto;
   }
 </style>

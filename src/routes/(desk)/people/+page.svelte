@@ -32,7 +32,7 @@
       <span class="dim">{data.crew.name}</span>
     </div>
     {#if problem}<p class="mt-2 bg-check-fill px-4 py-2 font-semibold" role="alert">{problem}</p>{/if}
-    <div class="overflow-x-auto" role="region" aria-label="People of the crew" tabindex="-1">
+    <div class="relative overflow-x-auto" role="region" aria-label="People of the crew" tabindex="-1">
       <table class="ruled mt-3 bg-sheet">
         <thead><tr><th class="pl-4">Name</th><th>E-mail</th><th>Role</th><th>Sign-in</th></tr></thead>
         <tbody>

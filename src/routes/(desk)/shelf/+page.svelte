@@ -83,6 +83,7 @@
 
 <style>
   .scroll {
+    position: relative;
     overflow-x: auto;
   }
 </style>

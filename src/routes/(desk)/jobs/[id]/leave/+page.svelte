@@ -63,6 +63,14 @@
     <a class="btn mt-4" href="/jobs/{desk.id}/when">Find the hours</a>
   </section>
 {:else}
+  {#if desk.live.coats.some((c) => c.willStayTacky)}
+    <p class="mt-3 flex gap-3 bg-stop-tint px-4 py-2 text-stop">
+      <Sign kind="stop" /><span
+        ><b>Oil was left standing.</b> It will stay tacky: solvent wipe, abrade, then a thin coat. The dates below do not
+        hold until then.</span
+      >
+    </p>
+  {/if}
   {#if desk.live.coats.some((c) => c.solventEntrapment)}
     <p class="mt-3 flex gap-3 bg-check-fill px-4 py-2">
       <Sign kind="check" /><span><b>A coat was laid early.</b> Cure takes longer; the dates count it in.</span>
