@@ -13,14 +13,14 @@ import type { LayoutServerLoad } from './$types';
 export const load: LayoutServerLoad = async ({ params, locals, fetch, depends }) => {
   depends('basket:job');
   const person = locals.person!;
-  const job = await findJob(db, person.crewId, params.id);
-  if (!job) error(404, 'There is no such job in your crew.');
-  const events = await eventsOf(db, job.id);
-  const { site } = job.document;
-  const [forecast, committed] = await Promise.all([
-    site.setting === 'outdoor' ? forecastFor(db, site, now(), deskOf(fetch)) : null,
-    lastCommitted(db, job.id)
+  const [job, events, committed] = await Promise.all([
+    findJob(db, person.crewId, params.id),
+    eventsOf(db, params.id),
+    lastCommitted(db, params.id)
   ]);
+  if (!job) error(404, 'There is no such job in your crew.');
+  const { site } = job.document;
+  const forecast = site.setting === 'outdoor' ? await forecastFor(db, site, now(), deskOf(fetch)) : null;
   const span = climateSpan(fold(events), now());
   return {
     job: {
