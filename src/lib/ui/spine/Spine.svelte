@@ -133,7 +133,7 @@
     color: var(--check);
     font-weight: 600;
   }
-  a.todo .nm {
+  a.ahead .nm {
     color: var(--ink-2);
     font-weight: 560;
   }

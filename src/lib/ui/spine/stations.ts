@@ -18,7 +18,7 @@ export type StationId = 'measure' | 'choose' | 'load' | 'when' | 'work' | 'leave
 export interface Station {
   id: StationId;
   name: string;
-  state: 'done' | 'now' | 'todo' | 'check';
+  state: 'done' | 'now' | 'ahead' | 'check';
   word: string;
 }
 
@@ -52,7 +52,7 @@ export function stations(s: Seen): Station[] {
           (id === 'choose' ? s.document.finish : s.document.surfaces.length)
       );
     const state =
-      id === now ? (stopped ? 'check' : 'now') : stopped ? 'check' : i < order.indexOf(now) ? 'done' : 'todo';
+      id === now ? (stopped ? 'check' : 'now') : stopped ? 'check' : i < order.indexOf(now) ? 'done' : 'ahead';
     return {
       id,
       name: id[0]!.toUpperCase() + id.slice(1),
