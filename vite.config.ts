@@ -5,7 +5,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit()],
   worker: { format: 'es' },
-  ssr: { external: ['better-auth', 'drizzle-orm', 'mysql2'] },
+  ssr: { external: ['better-auth', 'drizzle-orm', 'mysql2', 'sharp'] },
   test: {
     reporters: ['default', './tests/vitest-line-reporter.ts'],
     projects: [

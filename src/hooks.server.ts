@@ -57,9 +57,17 @@ export const handle: Handle = async ({ event, resolve }) => {
   response.headers.set('X-Content-Type-Options', 'nosniff');
   response.headers.set('Referrer-Policy', 'same-origin');
   response.headers.set('X-Frame-Options', 'DENY');
-  if (event.locals.person && !pathname.startsWith('/_app/')) response.headers.set('Cache-Control', 'private, no-store');
+  if (event.locals.person && !pathname.startsWith('/_app/') && !keepsForGood(event.route.id, response))
+    response.headers.set('Cache-Control', 'private, no-store');
   return response;
 };
+
+/** A photo never changes under its id, so a device may keep it. */
+function keepsForGood(route: string | null, response: Response): boolean {
+  if (route !== '/api/jobs/[id]/photos/[photo]' || response.status !== 200) return false;
+  response.headers.set('Cache-Control', 'private, max-age=31536000, immutable');
+  return true;
+}
 
 /** What a person sees of a fault: never a stack. The whole of it goes to the log. */
 export const handleError: HandleServerError = ({ error: fault, event, status, message }) => {

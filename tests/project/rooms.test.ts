@@ -23,7 +23,7 @@ function importsOf(file: string): string[] {
   });
 }
 
-const CORE_PACKAGES = ['suncalc', 'temporal-polyfill', 'typebox'];
+const CORE_PACKAGES = ['polygon-clipping', 'suncalc', 'temporal-polyfill', 'typebox'];
 /** Rooms of the core from the lowest up: each may import only those before it. */
 const ROOMS = [
   'units',
@@ -38,13 +38,16 @@ const ROOMS = [
   'window',
   'upkeep',
   'safety',
+  'survey',
+  'sanding',
+  'prep',
   'job'
 ];
 
 describe('the rooms', () => {
   const core = filesUnder('src/core');
 
-  it('the core imports nothing but itself and three packages', () => {
+  it('the core imports nothing but itself and four packages', () => {
     for (const f of core)
       for (const i of importsOf(f))
         expect(i.startsWith('src/core/') || CORE_PACKAGES.includes(i), `${f} imports ${i}`).toBe(true);

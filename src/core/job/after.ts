@@ -79,12 +79,12 @@ export function careDueAt(job: JobDocument, state: WorkState, house: HouseRules)
 /** Next re-oil date of every surface from the wear model (handbook 14). */
 export function keepPlan(job: JobDocument, card: ProductCard, servedMs: number, house: HouseRules): KeepPlan {
   const outdoors = job.site.setting === 'outdoor';
-  const living = { ...job.living, sun: outdoors ? job.living.sun : 1 };
   return {
     servedMs,
     surfaces: job.surfaces.map((s) => {
       const base = wearBase(card.class, s.kind, outdoors);
-      const perYear = wearPerYear(base.perYear, living);
+      const living = s.look?.living ?? job.living;
+      const perYear = wearPerYear(base.perYear, { ...living, sun: outdoors ? living.sun : 1 });
       return {
         surfaceId: s.id,
         base: base.name,

@@ -2,7 +2,7 @@ import { coatFaceLitres, coatLossesL, type CoatFaceLitres } from '../coverage';
 import type { HouseRules } from '../house';
 import type { ProductCard } from '../product';
 import { classTraits, isTwoPart } from '../product';
-import { effectiveArea, facePlanArea, type Face, type Surface } from '../surface';
+import { faceAreas, type Face, type FaceArea, type Surface } from '../surface';
 import { speciesOf } from '../wood';
 import type { JobDocument } from './document-schema';
 
@@ -37,9 +37,10 @@ export interface CoatPlan {
 
 /** Every face with its areas. */
 export const facePlans = (job: JobDocument): FacePlan[] =>
-  job.surfaces.flatMap((s) =>
-    s.faces.map((f) => {
-      const [plan, eff] = [facePlanArea(s, f), effectiveArea(s, f)];
+  job.surfaces.flatMap((s) => {
+    const areas = faceAreas(s);
+    return s.faces.map((f) => {
+      const { plan, effective: eff } = areas.get(f.id)!;
       return {
         surfaceId: s.id,
         faceId: f.id,
@@ -48,19 +49,25 @@ export const facePlans = (job: JobDocument): FacePlan[] =>
         how: plan.ok ? plan.how : plan.problem,
         coats: f.coats
       };
-    })
-  );
+    });
+  });
 
 /** The coats of a job from first to last. Needs a finish; faces without an area are left out (they stand in the problems). */
 export function coatPlans(job: JobDocument, card: ProductCard, house: HouseRules): CoatPlan[] {
-  const wanted = job.surfaces.flatMap((s) => s.faces.map((f) => [s, f] as const));
+  const wanted = job.surfaces.flatMap((s) => {
+    const areas = faceAreas(s);
+    return s.faces.map((f): Wanted => [s, f, areas.get(f.id)!.effective]);
+  });
   const last = wanted.reduce((n, [, f]) => Math.max(n, f.coats), 0);
   return Array.from({ length: last }, (_, i) => coatPlan(i + 1, wanted, job, card, house));
 }
 
+/** A face with its effective area, measured once for all its coats. */
+type Wanted = readonly [Surface, Face, FaceArea];
+
 function coatPlan(
   number: number,
-  wanted: (readonly [Surface, Face])[],
+  wanted: readonly Wanted[],
   job: JobDocument,
   card: ProductCard,
   house: HouseRules
@@ -68,9 +75,8 @@ function coatPlan(
   const { method, bareWood } = job.finish!;
   const position = !bareWood ? 'maintenance' : number === 1 ? 'first' : 'later';
   const byKey = new Map<string, number>();
-  const faces = wanted.flatMap(([s, f]) => {
-    const area = f.coats >= number ? effectiveArea(s, f) : null;
-    if (!area?.ok) return [];
+  const faces = wanted.flatMap(([s, f, area]) => {
+    if (f.coats < number || !area.ok) return [];
     const detail = coatFaceLitres(
       {
         effectiveAreaM2: area.areaM2,

@@ -1,10 +1,8 @@
 import { Type, type Static } from 'typebox';
-import { Method, ProductCardSchema, SurfaceKindSchema } from '../product/schema';
+import { Method, ProductCardSchema } from '../product/schema';
+import { LivingSchema, SurfaceSchema } from '../surface/schema';
 
 const text = (max: number) => Type.String({ minLength: 1, maxLength: max });
-const id = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,39}$' });
-const length = Type.Number({ exclusiveMinimum: 0, maximum: 1000 });
-const area = Type.Number({ exclusiveMinimum: 0, maximum: 100000 });
 const closed = { additionalProperties: false };
 
 const day = Type.Optional(
@@ -63,50 +61,6 @@ export const SiteSchema = Type.Object(
   closed
 );
 
-const face = Type.Object(
-  {
-    id,
-    kind: Type.Enum(['top', 'edge', 'end-grain', 'underside']),
-    texture: Type.Enum(['sanded', 'sawn', 'wire-brushed', 'weathered', 'grooved']),
-    profile: Type.Enum(['flat', 'panelled', 'bead', 'lap']),
-    coats: Type.Integer({ minimum: 0, maximum: 12 }),
-    areaM2: Type.Optional(area)
-  },
-  closed
-);
-
-const shape = Type.Union([
-  Type.Object({ type: Type.Literal('rectangle'), lengthM: length, widthM: length }, closed),
-  Type.Object(
-    {
-      type: Type.Literal('walls'),
-      walls: Type.Array(Type.Object({ lengthM: length, turn: Type.Enum(['left', 'right']) }, closed), {
-        minItems: 3,
-        maxItems: 60
-      })
-    },
-    closed
-  ),
-  Type.Object({ type: Type.Literal('area'), areaM2: area }, closed)
-]);
-
-export const SurfaceSchema = Type.Object(
-  {
-    id,
-    name: text(80),
-    kind: SurfaceKindSchema,
-    speciesId: text(40),
-    thicknessM: Type.Number({ exclusiveMinimum: 0, maximum: 1 }),
-    lastGrit: Type.Integer({ minimum: 24, maximum: 2000 }),
-    waterPopped: Type.Boolean(),
-    weathered: Type.Boolean(),
-    shape,
-    boards: Type.Optional(Type.Object({ widthM: length, gapM: Type.Number({ minimum: 0, maximum: 0.1 }) }, closed)),
-    faces: Type.Array(face, { minItems: 1, maxItems: 20 })
-  },
-  closed
-);
-
 export const FinishSchema = Type.Object(
   {
     productId: text(60),
@@ -114,16 +68,6 @@ export const FinishSchema = Type.Object(
     method: Method,
     /** False for a maintenance coat over an old finish. */
     bareWood: Type.Boolean()
-  },
-  closed
-);
-
-export const LivingSchema = Type.Object(
-  {
-    traffic: Type.Enum(['not walked on', 'rare', 'home', 'family and dog', 'shop', 'school or public']),
-    sun: Type.Number({ minimum: 0.6, maximum: 1.4 }),
-    wet: Type.Enum(['dry', 'often wet', 'standing water']),
-    soap: Type.Enum(['proper soap', 'none', 'harsh cleaner'])
   },
   closed
 );

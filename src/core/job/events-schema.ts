@@ -1,17 +1,23 @@
 import { Type, type Static, type TSchema } from 'typebox';
+import { gateTable } from '../prep';
+import { findingTable, testTable } from '../survey';
 
 const closed = { additionalProperties: false };
 const coat = Type.Integer({ minimum: 1, maximum: 12 });
 const bay = Type.Integer({ minimum: 1, maximum: 200 });
 const batch = Type.String({ pattern: '^[A-Z]{1,2}$' });
 const litres = Type.Number({ minimum: 0, maximum: 1000 });
+const surface = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,39}$' });
+const UUID7 = '^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$';
+const named = (table: readonly { id: string }[]) => Type.Enum(table.map((row) => row.id) as [string, ...string[]]);
+const note = Type.Optional(Type.String({ minLength: 1, maxLength: 500 }));
+const unit = Type.Optional(Type.String({ minLength: 1, maxLength: 30 }));
+const step = Type.String({ pattern: '^[a-z][a-z0-9-]{0,39}$' });
 
 const event = <K extends string, D extends TSchema>(type: K, data: D) =>
   Type.Object(
     {
-      id: Type.String({
-        pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$'
-      }),
+      id: Type.String({ pattern: UUID7 }),
       at: Type.Integer({ minimum: 946684800000, maximum: 4102444800000 }),
       device: Type.String({ minLength: 1, maxLength: 60 }),
       type: Type.Literal(type),
@@ -73,6 +79,54 @@ export const NewEventSchema = Type.Union([
       },
       closed
     )
+  ),
+  event('finding.noted', Type.Object({ surface, finding: named(findingTable), present: Type.Boolean(), note }, closed)),
+  event(
+    'test.made',
+    Type.Object(
+      {
+        surface,
+        test: named(testTable),
+        result: Type.String({ minLength: 1, maxLength: 40 }),
+        minutes: Type.Optional(Type.Number({ minimum: 0, maximum: 1440 }))
+      },
+      closed
+    )
+  ),
+  event(
+    'moisture.read',
+    Type.Object(
+      {
+        surface,
+        percent: Type.Number({ minimum: 1, maximum: 60 }),
+        spot: Type.Optional(
+          Type.Object(
+            { x: Type.Number({ minimum: -1000, maximum: 1000 }), y: Type.Number({ minimum: -1000, maximum: 1000 }) },
+            closed
+          )
+        )
+      },
+      closed
+    )
+  ),
+  event(
+    'photo.added',
+    Type.Object(
+      {
+        photo: Type.String({ pattern: UUID7 }),
+        surface,
+        stage: Type.Enum(['before', 'during', 'after']),
+        face: Type.Optional(surface),
+        finding: Type.Optional(named(findingTable)),
+        caption: Type.Optional(Type.String({ minLength: 1, maxLength: 200 }))
+      },
+      closed
+    )
+  ),
+  event('prep.done', Type.Object({ surface, step, unit }, closed)),
+  event(
+    'gate.checked',
+    Type.Object({ surface, step, gate: named(gateTable), passed: Type.Boolean(), unit, note }, closed)
   ),
   event('day.closed', Type.Object({ date: Type.String({ format: 'date' }) }, closed)),
   event('handed.over', Type.Object({}, closed)),

@@ -1,3 +1,5 @@
+import { stepKey, type StepRecord } from '../prep';
+import { emptySurvey, testTable, type Survey } from '../survey';
 import type { WorkEvent } from './events-schema';
 
 export interface BayState {
@@ -50,12 +52,17 @@ export interface WorkState {
     mcPercent?: number;
   }[];
   notes: { id: string; atMs: number; by: string; text: string }[];
+  /** What was found, tested, read and photographed, by surface. */
+  surveys: Record<string, Survey>;
+  /** Preparation done and gates checked, by surface, then by step and unit. */
+  prep: Record<string, Record<string, StepRecord>>;
   closedDays: string[];
   handedOverAtMs?: number;
   /** Events that could not take effect, and why. Nothing is dropped in silence. */
   setAside: { id: string; reason: string }[];
   undone: Set<string>;
   count: number;
+  /** When hands last worked; looking is not working. */
   lastAtMs: number;
 }
 
@@ -70,6 +77,8 @@ const emptyState = (undone: Set<string>): WorkState => ({
   ragsSafe: 0,
   readings: [],
   notes: [],
+  surveys: {},
+  prep: {},
   closedDays: [],
   setAside: [],
   undone,
@@ -112,7 +121,7 @@ function sorted(events: readonly WorkEvent[]): readonly WorkEvent[] {
 
 function apply(state: WorkState, e: WorkEvent): void {
   state.count++;
-  state.lastAtMs = Math.max(state.lastAtMs, e.at);
+  if (!isSurvey(e)) state.lastAtMs = Math.max(state.lastAtMs, e.at);
   if (e.type === 'event.undone' || state.undone.has(e.id)) return;
   const reason = take(state, e);
   if (reason) state.setAside.push({ id: e.id, reason });
@@ -142,6 +151,14 @@ function take(state: WorkState, e: WorkEvent): string | null {
         text: e.data.text
       });
       return null;
+    case 'finding.noted':
+    case 'test.made':
+    case 'moisture.read':
+    case 'photo.added':
+      return takeSurvey((state.surveys[e.data.surface] ??= emptySurvey()), e);
+    case 'prep.done':
+    case 'gate.checked':
+      return takePrep((state.prep[e.data.surface] ??= {}), e);
     case 'rags.out':
       state.ragsOut += e.data.count;
       return null;
@@ -232,6 +249,70 @@ function takeBatch(state: WorkState, e: BatchEvent): string | null {
   if (!found) return `batch ${e.data.batch} was not mixed`;
   if (e.type === 'batch.stirred') found.stirredAtMs ??= e.at;
   else Object.assign(found, { emptiedAtMs: e.at, leftL: e.data.leftL });
+  return null;
+}
+
+type SurveyEvent = Extract<WorkEvent, { type: 'finding.noted' | 'test.made' | 'moisture.read' | 'photo.added' }>;
+
+const isSurvey = (e: WorkEvent): e is SurveyEvent =>
+  e.type === 'finding.noted' || e.type === 'test.made' || e.type === 'moisture.read' || e.type === 'photo.added';
+
+function takeSurvey(survey: Survey, e: SurveyEvent): string | null {
+  const from = { atMs: e.at, by: e.byName, id: e.id };
+  switch (e.type) {
+    case 'finding.noted': {
+      const { finding, present, note } = e.data;
+      survey.findings[finding] = { ...from, present, ...(note && { note }) };
+      return null;
+    }
+    case 'test.made': {
+      const { test, result, minutes } = e.data;
+      if (!testTable.find((t) => t.id === test)?.results.some((r) => r.id === result))
+        return `“${result}” is no result of the test “${test}”`;
+      survey.tests.push({ ...from, test, result, ...(minutes !== undefined && { minutes }) });
+      return null;
+    }
+    case 'moisture.read': {
+      const { percent, spot } = e.data;
+      survey.moisture.push({ ...from, percent, ...(spot && { spot }) });
+      return null;
+    }
+    case 'photo.added': {
+      const { photo, stage, face, finding, caption } = e.data;
+      survey.photos.push({
+        ...from,
+        photo,
+        stage,
+        ...(face && { face }),
+        ...(finding && { finding }),
+        ...(caption && { caption })
+      });
+      return null;
+    }
+  }
+}
+
+type PrepEvent = Extract<WorkEvent, { type: 'prep.done' | 'gate.checked' }>;
+
+/** A failed gate takes the step back: it is done again, and all its gates are checked anew. */
+function takePrep(log: Record<string, StepRecord>, e: PrepEvent): string | null {
+  const { step, unit } = e.data;
+  const record = (log[stepKey(step, unit)] ??= { gates: {}, failures: [] });
+  if (e.type === 'prep.done') {
+    if (record.doneAtMs !== undefined) return `the step ${step}${unit ? ` on ${unit}` : ''} was done already`;
+    Object.assign(record, { doneAtMs: e.at, by: e.byName, gates: {} });
+    return null;
+  }
+  const { gate, passed, note } = e.data;
+  if (record.doneAtMs === undefined) return `the step ${step} was not done when its gate was checked`;
+  const check = { passed, atMs: e.at, by: e.byName, ...(note && { note }), id: e.id };
+  if (passed) {
+    record.gates[gate] = check;
+    return null;
+  }
+  record.failures.push({ gate, atMs: e.at, by: e.byName, ...(note && { note }) });
+  delete record.doneAtMs;
+  record.gates = {};
   return null;
 }
 

@@ -77,7 +77,7 @@ describe('what a plan refuses and explains', () => {
     ]);
     expect(blocked((j) => (j.surfaces[0]!.speciesId = 'nope'))).toEqual(['/surfaces/0/speciesId']);
     expect(blocked((j) => ((j.surfaces[0]!.shape as { walls: { lengthM: number }[] }).walls[0]!.lengthM = 30))).toEqual(
-      ['/surfaces/0/faces/0']
+      ['/surfaces/0/shape']
     );
     expect(blocked((j) => j.surfaces.push(j.surfaces[0]!))).toContain('/surfaces');
     expect(blocked((j) => (j.products[0]!.hours.recoatCloses = { label: { low: 1, high: 1 } }))).toContain(

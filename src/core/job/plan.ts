@@ -20,7 +20,7 @@ import { coatPlans, facePlans, type CoatPlan, type FacePlan } from './coats';
 import type { JobDocument } from './document-schema';
 import { keepPlan, leavePlan, type KeepPlan, type LeavePlan } from './after';
 import { loadPlan, type LoadPlan } from './load';
-import { finishCard, jobProblems, type Problem } from './problems';
+import { finishCard, jobProblems, touchesFood, type Problem } from './problems';
 
 /** What the crew knows beyond the job: its house rules and its drying factor. */
 export interface Knowledge {
@@ -74,7 +74,7 @@ export function plan(job: JobDocument, climate: SiteClimate | null, knowledge: K
     totalAreaM2: faces.reduce((s, f) => s + (f.coats > 0 ? (f.effectiveAreaM2 ?? 0) : 0), 0),
     coats,
     load: usable ? loadPlan(job, card!, coats, mixTempC, house) : null,
-    cautions: card ? cautionsFor(card, job.usedForFood) : [],
+    cautions: card ? cautionsFor(card, touchesFood(job)) : [],
     cautionsClosing: safetyClosing,
     now,
     dwell: card && now ? dwellMinutes(card, job.finish!.method, now) : null,

@@ -1,5 +1,5 @@
 import { cardProblems, classTraits, methodOf, type ProductCard } from '../product';
-import { effectiveArea, type Surface } from '../surface';
+import { faceAreas, faceName, measureSurface, type Surface } from '../surface';
 import { findSpecies } from '../wood';
 import { isTimeZone, WEEKDAYS } from '../window';
 import type { JobDocument } from './document-schema';
@@ -14,6 +14,9 @@ export interface Problem {
 /** The card a job's finish names, or undefined. */
 export const finishCard = (job: JobDocument): ProductCard | undefined =>
   job.products.find((p) => p.id === job.finish?.productId);
+
+/** Whether food touches any of it. */
+export const touchesFood = (job: JobDocument): boolean => job.usedForFood || job.surfaces.some((s) => s.look?.food);
 
 /** Largest number of coats any face of the job wants. */
 export const coatCount = (job: JobDocument): number =>
@@ -76,13 +79,27 @@ function surfaceProblems(surface: Surface, index: number): Problem[] {
       severity: 'stop',
       problem: 'two faces have the same id'
     });
+  const measured = measureSurface(surface);
+  if (!measured.ok)
+    out.push({
+      path: `${path}/${measured.in}${measured.in === 'shape' ? '' : `/${measured.index ?? 0}`}`,
+      severity: 'stop',
+      problem: `${surface.name}: ${measured.problem}`
+    });
+  const areas = faceAreas(surface);
   surface.faces.forEach((f, i) => {
-    const area = effectiveArea(surface, f);
-    if (!area.ok && f.coats > 0)
+    const area = areas.get(f.id)?.plan;
+    if (measured.ok && area && !area.ok && f.coats > 0)
       out.push({
         path: `${path}/faces/${i}`,
         severity: 'stop',
-        problem: `${surface.name}, ${f.kind}: ${area.problem}`
+        problem: `${surface.name}, ${faceName(f.kind).toLowerCase()}: ${area.problem}`
+      });
+    if (f.reach === 'no' && f.coats > 0)
+      out.push({
+        path: `${path}/faces/${i}/coats`,
+        severity: 'check',
+        problem: `${surface.name}, ${faceName(f.kind).toLowerCase()} can’t be reached, and ${f.coats} ${f.coats === 1 ? 'coat is' : 'coats are'} planned on it.`
       });
     if (f.texture === 'weathered' && surface.weathered)
       out.push({
@@ -142,7 +159,7 @@ function finishProblems(job: JobDocument): Problem[] {
         `${s.name} is sanded to ${s.lastGrit}; ${card.name} wants no finer than ${card.maxGrit}, or it will not soak in.`
       );
   });
-  if (job.usedForFood && card.foodContact === 'no claim')
+  if (touchesFood(job) && card.foodContact === 'no claim')
     stop('/finish/productId', `${card.name} makes no claim for food contact.`);
   if (classTraits(card.class).cures === false && coats > 0)
     check('/finish', `${card.name} never hardens: it is renewed on a taper, and heat or hot water lifts it.`);

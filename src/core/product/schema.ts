@@ -1,4 +1,5 @@
 import { Type, type Static } from 'typebox';
+import { SurfaceKindSchema } from '../surface/schema';
 
 const text = (max: number) => Type.String({ minLength: 1, maxLength: max });
 const house = Type.Object(
@@ -47,18 +48,6 @@ export const ProductClass = Type.Enum([
 
 export const Method = Type.Enum(['thin', 'flood', 'roller', 'brush', 'trowel', 'spray']);
 
-export const SurfaceKindSchema = Type.Enum([
-  'floor',
-  'deck',
-  'stair',
-  'countertop',
-  'door',
-  'cladding',
-  'cabinet-set',
-  'handrail',
-  'bench-or-planter'
-]);
-
 const component = Type.Object(
   {
     role: Type.Enum(['oil', 'hardener']),
@@ -100,6 +89,16 @@ export const ProductCardSchema = Type.Object(
     class: ProductClass,
     note: Type.Optional(Type.String({ maxLength: 600 })),
     colours: Type.Array(text(40), { minItems: 1, maxItems: 60 }),
+    /** How much pigment each colour carries, where it is known. */
+    pigment: Type.Optional(
+      Type.Array(
+        Type.Object(
+          { colour: text(40), depth: Type.Enum(['clear', 'light', 'medium', 'dark']) },
+          { additionalProperties: false }
+        ),
+        { maxItems: 60 }
+      )
+    ),
     sheen: Type.Optional(Type.Enum(['dead matt', 'matt', 'silk', 'satin', 'semi-gloss', 'gloss'])),
     solvent: Type.Enum(['none', 'oil-borne', 'spirit', 'water']),
     components: Type.Array(component, { minItems: 1, maxItems: 2 }),

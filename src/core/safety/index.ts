@@ -1,1 +1,1 @@
-export { cautionsFor, ragsForCoat, safetyClosing, type Caution, type CautionId } from './safety';
+export { cautionById, cautionsFor, ragsForCoat, safetyClosing, type Caution, type CautionId } from './safety';

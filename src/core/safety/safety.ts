@@ -14,6 +14,13 @@ export interface Caution {
 
 export const safetyClosing: string = data.closing;
 
+/** A caution by its name in the data; throws for one that is not there. */
+export function cautionById(id: string): Caution {
+  const row = (data as Record<string, unknown>)[id];
+  if (typeof row !== 'object') throw new RangeError(`there is no caution “${id}”`);
+  return { id: id as CautionId, ...(row as Omit<Caution, 'id'>) };
+}
+
 const VOC_WORTH_A_WORD_G_PER_L = 100;
 
 /** The cautions that belong to working with this product, gravest first (handbook 13). */
@@ -24,7 +31,7 @@ export function cautionsFor(card: ProductCard, usedForFood: boolean): Caution[] 
   if (card.vocGPerL + (card.thinner?.vocGPerL ?? 0) >= VOC_WORTH_A_WORD_G_PER_L) ids.push('vapour');
   if (usedForFood) ids.push('food');
   ids.push('dust', 'wet-oil');
-  return ids.map((id) => ({ id, ...data[id] }));
+  return ids.map(cautionById);
 }
 
 /** Rags one coat needs: by area and method where oil is wiped, a couple for drips where it is left (house number). */

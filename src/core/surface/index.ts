@@ -1,27 +1,56 @@
 export {
   CLOSING_SHARE,
+  arcLengthM,
   outlineFromWalls,
+  outlineThrough,
   polygonAreaM2,
+  segmentAreaM2,
+  signedAreaM2,
+  walkedCorners,
   wallName,
+  type Outline,
   type OutlineResult,
   type Point,
-  type Wall
+  type Side
 } from './outline';
+export { frameOf, fromSide, hasOutline, outlineOf, type FlatShape, type Frame } from './shape';
+export { exitProblems, placeCutOut, placeCutOuts, type PlacedCutOut, type PlaceProblem } from './cut-outs';
+export { grainDirection, measureSurface, type Measured, type Part, type Parts, type Unmeasured } from './parts';
 export {
   effectiveArea,
+  faceAreas,
+  faceName,
   facePlanArea,
-  measureShape,
+  isHidden,
+  orientationOf,
+  possibleFaces,
+  profileDefault,
   profileFactor,
   textureFactor,
+  unitCount,
   usualFaces,
-  type Boards,
-  type Face,
   type FaceArea,
-  type FaceKind,
-  type Profile,
-  type Shape,
-  type ShapeMeasure,
-  type Surface,
-  type SurfaceKind,
-  type Texture
+  type FaceAreas
 } from './surface';
+export { applyQuickRule, newFace, QUICK_RULES, type QuickRule } from './quick-rules';
+export { cornersOf, isRightAngled, pullCorner, wallsThrough } from './pull';
+export { parseWalk, walkText, type WalkResult } from './walk-text';
+export { templateShape, type Template } from './templates';
+export type {
+  Boards,
+  CutOut,
+  Exit,
+  Face,
+  FaceKind,
+  Living,
+  Look,
+  Orientation,
+  Profile,
+  Shape,
+  ShapeOf,
+  ShapeType,
+  Surface,
+  SurfaceKind,
+  Texture,
+  Wall
+} from './schema';

@@ -1,147 +1,106 @@
+import faceKinds from './faces.json';
 import factors from './factors.json';
-import { outlineFromWalls, type Wall } from './outline';
-
-export type SurfaceKind =
-  'floor' | 'deck' | 'stair' | 'countertop' | 'door' | 'cladding' | 'cabinet-set' | 'handrail' | 'bench-or-planter';
-
-export type Texture = 'sanded' | 'sawn' | 'wire-brushed' | 'weathered' | 'grooved';
-export type Profile = 'flat' | 'panelled' | 'bead' | 'lap';
-export type FaceKind = 'top' | 'edge' | 'end-grain' | 'underside';
-
-export type Shape =
-  | { type: 'rectangle'; lengthM: number; widthM: number }
-  | { type: 'walls'; walls: Wall[] }
-  | { type: 'area'; areaM2: number };
-
-/** Loose boards with open joints, as on a deck. */
-export interface Boards {
-  widthM: number;
-  gapM: number;
-}
-
-/** A part of a surface that gets its own coats. `areaM2` is typed when the shape can not give it. */
-export interface Face {
-  id: string;
-  kind: FaceKind;
-  texture: Texture;
-  profile: Profile;
-  coats: number;
-  areaM2?: number;
-}
-
-/** One installed thing, in the dimensions a tape gives. */
-export interface Surface {
-  id: string;
-  name: string;
-  kind: SurfaceKind;
-  speciesId: string;
-  thicknessM: number;
-  lastGrit: number;
-  waterPopped: boolean;
-  weathered: boolean;
-  shape: Shape;
-  boards?: Boards;
-  faces: Face[];
-}
-
-/** What a shape measures, or why it can not. */
-export type ShapeMeasure =
-  | {
-      ok: true;
-      areaM2: number;
-      perimeterM: number | null;
-      correctionMm: number;
-    }
-  | { ok: false; problem: string; wall?: number };
-
-/** Plan area and perimeter of a shape, m² and m; the perimeter is null when only an area is known. */
-export function measureShape(shape: Shape): ShapeMeasure {
-  if (shape.type === 'walls') return outlineFromWalls(shape.walls);
-  if (shape.type === 'area')
-    return shape.areaM2 > 0
-      ? { ok: true, areaM2: shape.areaM2, perimeterM: null, correctionMm: 0 }
-      : { ok: false, problem: 'An area must be more than 0.' };
-  const { lengthM, widthM } = shape;
-  if (!(lengthM > 0 && widthM > 0)) return { ok: false, problem: 'Length and width must be more than 0.' };
-  return {
-    ok: true,
-    areaM2: lengthM * widthM,
-    perimeterM: 2 * (lengthM + widthM),
-    correctionMm: 0
-  };
-}
+import { measureSurface, type Part } from './parts';
+import type { Face, FaceKind, Orientation, Profile, Surface, SurfaceKind, Texture } from './schema';
 
 /** Plan area of a face before texture and profile, m², or what must be typed to know it. */
-export type FaceArea = { ok: true; areaM2: number; how: string } | { ok: false; problem: string };
+export type FaceArea = Part;
 
-/**
- * Area of a face from the surface's shape (handbook 5): tops and undersides by plan (open boards lose their gaps),
- * edges by perimeter × thickness (open boards: two sides per board length), end grain by the two ends across the grain.
- */
-export function facePlanArea(surface: Surface, face: Face): FaceArea {
-  if (face.areaM2 !== undefined) return { ok: true, areaM2: face.areaM2, how: 'as typed' };
-  const shape = measureShape(surface.shape);
-  if (!shape.ok) return shape;
-  const { boards, thicknessM } = surface;
-  const pitchM = boards ? boards.widthM + boards.gapM : 0;
-  if (face.kind === 'top' || face.kind === 'underside')
-    return boards
-      ? {
-          ok: true,
-          areaM2: (shape.areaM2 * boards.widthM) / pitchM,
-          how: 'plan × board / (board + gap)'
-        }
-      : { ok: true, areaM2: shape.areaM2, how: 'plan' };
-  if (face.kind === 'edge' && boards)
-    return {
-      ok: true,
-      areaM2: (shape.areaM2 / pitchM) * 2 * thicknessM,
-      how: '2 × thickness × board length'
-    };
-  if (face.kind === 'end-grain') return endGrainArea(surface);
-  return shape.perimeterM === null
-    ? {
-        ok: false,
-        problem: 'Only an area is known. Type the area of this face.'
-      }
-    : {
-        ok: true,
-        areaM2: shape.perimeterM * thicknessM,
-        how: 'perimeter × thickness'
-      };
-}
-
-function endGrainArea({ shape, boards, thicknessM }: Surface): FaceArea {
-  if (shape.type !== 'rectangle')
-    return {
-      ok: false,
-      problem: 'The ends can not be told from this shape. Type their area.'
-    };
-  const share = boards ? boards.widthM / (boards.widthM + boards.gapM) : 1;
-  return {
-    ok: true,
-    areaM2: 2 * shape.widthM * share * thicknessM,
-    how: '2 ends × width × thickness'
-  };
+/** Both areas of one face, all units counted. */
+export interface FaceAreas {
+  plan: FaceArea;
+  effective: FaceArea;
 }
 
 export const textureFactor = (t: Texture): number => factors.texture[t];
-export const profileFactor = (p: Profile): number => factors.profile[p];
+/** Factor of a face's profile; the crew's own, where one is set. */
+export const profileFactor = (f: Pick<Face, 'profile' | 'profileFactor'>): number =>
+  f.profileFactor ?? factors.profile[f.profile];
+export const profileDefault = (p: Profile): number => factors.profile[p];
 
-/** Effective area of a face, m²: plan · texture · profile (handbook 5). */
-export function effectiveArea(surface: Surface, face: Face): FaceArea {
-  const plan = facePlanArea(surface, face);
-  if (!plan.ok) return plan;
-  return {
-    ...plan,
-    areaM2: plan.areaM2 * textureFactor(face.texture) * profileFactor(face.profile)
-  };
+export const faceName = (kind: FaceKind): string => faceKinds[kind].name;
+/** How a face lies: as set, else as its kind usually does. */
+export const orientationOf = (f: Pick<Face, 'kind' | 'orientation'>): Orientation =>
+  f.orientation ?? (faceKinds[f.kind].orientation as Orientation);
+export const isHidden = (kind: FaceKind): boolean => faceKinds[kind].hidden;
+
+/** How many alike a surface stands for. */
+export const unitCount = (s: Pick<Surface, 'units'>): number => Math.max(1, s.units?.length ?? 1);
+
+/**
+ * Plan and effective area of every face of a surface, m², by face id: plan · texture · profile (handbook 5), times its
+ * units. One measuring for all of them.
+ */
+export function faceAreas(surface: Surface): Map<string, FaceAreas> {
+  const measured = measureSurface(surface);
+  return new Map(surface.faces.map((f) => [f.id, areasOf(surface, f, measured)]));
 }
 
-/** Faces whose kind of surface usually has them, in the order a foreman names them. */
+function areasOf(surface: Surface, face: Face, measured: ReturnType<typeof measureSurface>): FaceAreas {
+  const plan = planOf(surface, face, measured);
+  const effective = plan.ok
+    ? { ...plan, areaM2: plan.areaM2 * textureFactor(face.texture) * profileFactor(face) }
+    : plan;
+  return { plan, effective };
+}
+
+function planOf(surface: Surface, face: Face, measured: ReturnType<typeof measureSurface>): FaceArea {
+  const n = unitCount(surface);
+  const times = n > 1 ? `, × ${n}` : '';
+  if (face.areaM2 !== undefined) return { ok: true, areaM2: face.areaM2 * n, how: `as typed${times}` };
+  if (!measured.ok) return { ok: false, problem: measured.problem };
+  const part = measured.parts[face.kind];
+  if (!part) return { ok: false, problem: `This shape gives no area for “${faceName(face.kind)}”. Type it.` };
+  return part.ok ? { ok: true, areaM2: part.areaM2 * n, how: part.how + times } : part;
+}
+
+/** Plan area of one face, m². */
+export const facePlanArea = (surface: Surface, face: Face): FaceArea =>
+  areasOf(surface, face, measureSurface(surface)).plan;
+
+/** Effective area of one face, m². */
+export const effectiveArea = (surface: Surface, face: Face): FaceArea =>
+  areasOf(surface, face, measureSurface(surface)).effective;
+
+/** Kinds of face a surface can have, in the order a foreman names them. */
+export function possibleFaces(surface: Surface): FaceKind[] {
+  const measured = measureSurface(surface);
+  const kinds = Object.keys(faceKinds) as FaceKind[];
+  if (!measured.ok) return usualFaces(surface.kind);
+  const twins = new Set(surface.shape.type === 'area' ? twinsToHide(surface) : sameFaceTwice(surface));
+  return kinds.filter((k) => measured.parts[k] && !twins.has(k));
+}
+
+/** Names for one and the same face: a door and a cladding have an outside, not a top. */
+const sameFaceTwice = (s: Surface): FaceKind[] =>
+  s.shape.type === 'stair' || s.shape.type === 'lengths'
+    ? ['top']
+    : s.kind === 'door' || s.kind === 'cladding'
+      ? ['top', 'underside', ...(s.shape.type === 'door' ? (['edge', 'end-grain'] as const) : [])]
+      : [];
+const twinsToHide = (s: Surface): FaceKind[] =>
+  s.kind === 'door' || s.kind === 'cladding' ? ['top', 'underside'] : ['outside', 'inside'];
+
+/** Faces a kind of surface usually has, in the order a foreman names them. */
 export function usualFaces(kind: SurfaceKind): FaceKind[] {
-  if (kind === 'deck') return ['top', 'edge', 'end-grain', 'underside'];
-  if (kind === 'countertop' || kind === 'bench-or-planter') return ['top', 'edge', 'underside'];
-  if (kind === 'door') return ['top', 'underside', 'edge'];
-  return ['top'];
+  switch (kind) {
+    case 'deck':
+      return ['top', 'edge', 'end-grain', 'underside'];
+    case 'countertop':
+      return ['top', 'edge', 'end-grain', 'underside'];
+    case 'bench-or-planter':
+      return ['top', 'outside', 'underside'];
+    case 'door':
+      return ['outside', 'inside', 'hinge-edge', 'lock-edge', 'top-edge', 'bottom-edge'];
+    case 'stair':
+      return ['tread', 'riser', 'nosing', 'string'];
+    case 'cladding':
+      return ['outside'];
+    case 'cabinet-set':
+      return ['outside', 'inside', 'edge'];
+    case 'handrail':
+      return ['all-round'];
+    case 'floor':
+      return ['top'];
+  }
 }

@@ -1,6 +1,6 @@
 export type { Parsed, UnitSystem } from './parsed';
 export { decimals, grouped } from './parsed';
-export { M_PER_FT, M_PER_IN, parseLength, showLength } from './length';
+export { M_PER_FT, M_PER_IN, parseLength, parseOffset, showLength } from './length';
 export { M2_PER_FT2, areaParts, parseArea, showArea } from './area';
 export {
   L_PER_FL_OZ,

@@ -16,6 +16,13 @@ const UNITS = [
  * Gives metres; refuses what is not a positive, finite length.
  */
 export function parseLength(text: string, system: UnitSystem): Parsed {
+  const read = parseOffset(text, system);
+  if (read.ok && read.value <= 0) return refused('A length must be more than 0.');
+  return read;
+}
+
+/** Reads a distance that may be nothing or go the other way: a length with 0 and less allowed. Metres. */
+export function parseOffset(text: string, system: UnitSystem): Parsed {
   const t = text.trim();
   if (!t) return refused('Type a length, for example 3.45 m or 12\' 6 1/2".');
   const bare = readNumber(t);
@@ -29,7 +36,6 @@ export function parseLength(text: string, system: UnitSystem): Parsed {
       : sumTerms(t, UNITS);
   if (metres === null || !Number.isFinite(metres))
     return refused(`“${t}” is not a length. Type it like 3.45 m, 3450, 11 ft 4 in or 12' 6 1/2".`);
-  if (metres <= 0) return refused('A length must be more than 0.');
   return { ok: true, value: metres, echo: showLength(metres, system) };
 }
 
@@ -40,6 +46,7 @@ export function showLength(metres: number, system: UnitSystem): string {
     const mm = Math.round(metres * 1000);
     return `${decimals(mm / 1000, mm % 10 === 0 ? 2 : 3)} m`;
   }
+  if (metres < 0) return `-${showLength(-metres, system)}`;
   const sixteenths = Math.round((metres / M_PER_IN) * 16);
   const feet = Math.floor(sixteenths / 192);
   const inches = Math.floor((sixteenths - feet * 192) / 16);

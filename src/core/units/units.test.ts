@@ -5,6 +5,7 @@ import {
   M_PER_IN,
   parseArea,
   parseLength,
+  parseOffset,
   parsePercent,
   parseTemperature,
   parseVolume,
@@ -107,4 +108,14 @@ describe('areas, volumes, temperatures, times', () => {
     [30 * 60_000, false, '30 min'],
     [124 * 3_600_000, false, '5 d 4 h']
   ])('shows %d ms', (ms, seconds, text) => expect(showDuration(ms as number, seconds as boolean)).toBe(text));
+});
+
+describe('offsets', () => {
+  it('may be nothing or go the other way, in both systems', () => {
+    expect(parseOffset('0', 'metric')).toMatchObject({ ok: true, value: 0 });
+    expect(parseOffset('-0.25 m', 'metric')).toMatchObject({ ok: true, value: -0.25 });
+    expect(parseOffset(`-3"`, 'us')).toMatchObject({ ok: true, value: expect.closeTo(-0.0762, 9), echo: '-3"' });
+    expect(parseLength('0', 'metric')).toMatchObject({ ok: false, problem: expect.stringContaining('more than 0') });
+    expect(parseOffset('', 'metric').ok).toBe(false);
+  });
 });

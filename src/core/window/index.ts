@@ -21,6 +21,7 @@ export {
   closuresOf,
   judgeHours,
   layingLimits,
+  moistureLimits,
   RULES,
   verdictRuns,
   type Closure,

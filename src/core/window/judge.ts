@@ -49,6 +49,22 @@ export interface LayingLimits {
   lamps: boolean;
 }
 
+/** Wood moisture a use allows, %: the card's highest where it has one, else the house's (handbook 8). */
+export function moistureLimits(
+  card: ProductCard | undefined,
+  use: { setting: 'indoor' | 'outdoor'; countertop: boolean },
+  house: HouseRules
+): { min: number; max: { value: number; grade: 'label' | 'house' } } {
+  const { min, max } =
+    use.setting === 'outdoor'
+      ? house.mcPercent.outdoor
+      : use.countertop
+        ? house.mcPercent.countertop
+        : house.mcPercent.indoor;
+  const label = card?.limits.mcMaxPercent;
+  return { min, max: label === undefined ? { value: max, grade: 'house' } : { value: label, grade: 'label' } };
+}
+
 /** Limits from the card and the house; the product's own limit wins where both speak (handbook 3, 8). */
 export function layingLimits(
   card: ProductCard,
@@ -56,12 +72,7 @@ export function layingLimits(
   use: { setting: 'indoor' | 'outdoor'; countertop: boolean; lamps: boolean },
   house: HouseRules
 ): LayingLimits {
-  const mc =
-    use.setting === 'outdoor'
-      ? house.mcPercent.outdoor
-      : use.countertop
-        ? house.mcPercent.countertop
-        : house.mcPercent.indoor;
+  const mc = moistureLimits(card, use, house);
   const stricter = (label: number | undefined, own: number) =>
     label !== undefined && label <= own
       ? ({ value: label, grade: 'label' } as const)
@@ -73,10 +84,7 @@ export function layingLimits(
     windMaxMPerS: method === 'spray' ? house.windMaxMPerS.spray : house.windMaxMPerS.brush,
     surfaceHotC: house.surfaceHotC,
     mcMin: mc.min,
-    mcMax:
-      card.limits.mcMaxPercent === undefined
-        ? { value: mc.max, grade: 'house' }
-        : { value: card.limits.mcMaxPercent, grade: 'label' },
+    mcMax: mc.max,
     lamps: use.lamps
   };
 }

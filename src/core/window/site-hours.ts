@@ -23,6 +23,7 @@ export interface SiteHour {
   cloud: number;
   mcPercent: number;
   sunElevationDeg: number;
+  sunWPerM2: number;
 }
 
 /** Hourly climate at the work; null where nothing is known. */
@@ -66,6 +67,7 @@ export function heldRoomClimate(
     airSpeedMPerS: room.airSpeedMPerS,
     rainMm: 0,
     cloud: 0,
+    sunWPerM2: 0,
     mcPercent: reading?.percent ?? emcPercent(room.tempC, room.rh)
   };
   const hours = Array.from({ length: span.hours }, (_, i) => ({
@@ -109,7 +111,8 @@ export function outdoorClimate(
       rainMm: w.rainMm,
       cloud: w.cloud,
       mcPercent: mc,
-      sunElevationDeg: sun.elevationDeg
+      sunElevationDeg: sun.elevationDeg,
+      sunWPerM2
     };
   });
   return {

@@ -54,7 +54,8 @@ const fine: SiteHour = {
   rainMm: 0,
   cloud: 0.3,
   mcPercent: 14,
-  sunElevationDeg: 30
+  sunElevationDeg: 30,
+  sunWPerM2: 0
 };
 const limits = layingLimits(
   card('marrum-deck'),

@@ -16,6 +16,15 @@ export interface Species {
   botanical: string;
   group: SpeciesGroup;
   hardness: 'hardwood' | 'softwood';
+  /** Turns blue-black with iron and stains wash water. */
+  tannin: 'low' | 'medium' | 'high';
+  /** Oil or resin of its own, which keeps a finish from going in or from drying. */
+  naturalOil: 'low' | 'high';
+  /** How likely its sapwood is there and takes colour otherwise than the heartwood. */
+  sapwoodRisk: 'low' | 'medium' | 'high';
+  tone: 'pale' | 'medium' | 'dark';
+  /** Takes dark colour in patches unless it is conditioned or sampled. */
+  blotchy: boolean;
 }
 
 export const speciesTable = rows as readonly Species[];

@@ -70,4 +70,14 @@ describe('species', () => {
     expect(findSpecies('unobtainium')).toBeUndefined();
     expect(() => speciesOf('unobtainium')).toThrow(/unobtainium/);
   });
+  it('knows at least 45 kinds of wood, each with all it is asked for', () => {
+    expect(speciesTable.length).toBeGreaterThanOrEqual(45);
+    expect(new Set(speciesTable.map((s) => s.group)).size).toBe(7);
+    for (const s of speciesTable) {
+      expect(s.botanical, s.id).toMatch(/^[A-Z][a-z]+ [a-z]+$/);
+      expect(['low', 'medium', 'high'], s.id).toContain(s.tannin);
+      if (s.group === 'softwood') expect(s.hardness, s.id).toBe('softwood');
+      if (s.group === 'oily-tropical') expect(s.naturalOil, s.id).toBe('high');
+    }
+  });
 });

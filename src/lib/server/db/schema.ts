@@ -15,7 +15,7 @@ import {
 import type { JobDocument, NewEvent, Plan } from '../../../core/job';
 import type { ProductCard } from '../../../core/product';
 import type { WorkingHours } from '../../../core/window';
-import { jsonDocument } from './types';
+import { jsonDocument, mediumBlob } from './types';
 
 const id = (name = 'id') => char(name, { length: 36 });
 const at = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
@@ -183,6 +183,25 @@ export const workEvent = mysqlTable(
     receivedAt: at('received_at').notNull()
   },
   (t) => [uniqueIndex('work_event_id').on(t.id), index('work_event_job').on(t.jobId, t.seq)]
+);
+
+/** Pictures of a job, kept here so that one backup holds everything. What they show is said by the log. */
+export const photo = mysqlTable(
+  'photo',
+  {
+    id: id().primaryKey(),
+    jobId: id('job_id')
+      .notNull()
+      .references(() => job.id),
+    width: int('width').notNull(),
+    height: int('height').notNull(),
+    full: mediumBlob('full').notNull(),
+    small: mediumBlob('small').notNull(),
+    byUserId: id('by_user_id').notNull(),
+    byName: varchar('by_name', { length: 80 }).notNull(),
+    receivedAt: at('received_at').notNull()
+  },
+  (t) => [index('photo_job').on(t.jobId)]
 );
 
 /** A plan the crew committed to, kept to compare with what happened. */

@@ -7,3 +7,6 @@ export const jsonDocument = <T>(name: string) =>
     toDriver: (v) => JSON.stringify(v),
     fromDriver: (v: unknown) => (typeof v === 'string' ? JSON.parse(v) : v) as T
   })(name);
+
+/** Bytes of up to 16 MB. */
+export const mediumBlob = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => 'mediumblob' });

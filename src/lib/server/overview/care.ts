@@ -1,6 +1,6 @@
 import type { Span } from '../../../core/drying';
 import { finishCard, keepPlan } from '../../../core/job';
-import { measureShape } from '../../../core/surface';
+import { measureSurface, unitCount } from '../../../core/surface';
 import { speciesOf } from '../../../core/wood';
 import type { Db } from '../db/connect';
 import { jobsInCare } from '../jobs/jobs';
@@ -38,7 +38,7 @@ export async function surfacesInCare(
     const servedMs = r.servedAt.getTime();
     return keepPlan(r.document, card, servedMs, knowledge.house).surfaces.map((k): SurfaceInCare => {
       const surface = r.document.surfaces.find((s) => s.id === k.surfaceId)!;
-      const shape = measureShape(surface.shape);
+      const measured = measureSurface(surface);
       return {
         jobId: r.id,
         job: r.document.title,
@@ -48,7 +48,7 @@ export async function surfacesInCare(
         surfaceId: surface.id,
         surface: surface.name,
         species: speciesOf(surface.speciesId).name,
-        areaM2: shape.ok ? shape.areaM2 : 0,
+        areaM2: measured.ok ? measured.areaM2 * unitCount(surface) : 0,
         product: card.name,
         colour: r.document.finish!.colour,
         servedMs,

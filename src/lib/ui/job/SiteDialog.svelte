@@ -16,10 +16,8 @@
 
 <Dialog.Root bind:open>
   <Dialog.Portal>
-    <Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
-    <Dialog.Content
-      class="fixed top-1/2 left-1/2 z-50 max-h-[92vh] w-[min(680px,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto border-2 border-ink bg-sheet p-5"
-    >
+    <Dialog.Overlay class="veil" />
+    <Dialog.Content class="dialog">
       <Dialog.Title class="font-fig text-[20px] font-bold">Hours, air and crew</Dialog.Title>
       <div class="mt-3 grid gap-6 sm:grid-cols-2">
         <section>

@@ -1,5 +1,15 @@
 import { getContext, setContext } from 'svelte';
-import { fold, jobStage, coatCount, liveWork, plan, siteClimate, type JobDocument, type Knowledge } from '$core/job';
+import {
+  coatCount,
+  fold,
+  jobStage,
+  liveWork,
+  plan,
+  siteClimate,
+  surveySurfaces,
+  type JobDocument,
+  type Knowledge
+} from '$core/job';
 import type { WeatherSeries } from '$core/air';
 import type { UnitSystem } from '$core/units';
 import { checkJobDocument } from '$formats/job-json';
@@ -21,7 +31,8 @@ interface Loaded {
 export type SaveState = 'saved' | 'saving' | 'offline' | 'refused' | 'changed by another';
 
 const SAVE_AFTER_MS = 400;
-const KEEP_STEPS = 200;
+/** Changes to one field within this time are one step of undo. */
+const ONE_STEP_MS = 2500;
 
 /** One open job: its document being edited, its log, and everything computed from them as they change. */
 export class JobDesk {
@@ -39,6 +50,8 @@ export class JobDesk {
     rowVersion: number;
   } | null>(null);
   units = $state<UnitSystem>('metric');
+  /** The surface that Look, Measure and Ready speak of; kept from station to station. */
+  surfaceId = $state('');
   #weather = $state.raw<WeatherSeries | null>(null);
   #span = $state.raw<Loaded['span']>({ startMs: 0, hours: 1 });
   /** The minute everything is computed for; moves on by itself. */
@@ -46,6 +59,7 @@ export class JobDesk {
   #rowVersion: number;
   #undo = $state.raw<JobDocument[]>([]);
   #redo = $state.raw<JobDocument[]>([]);
+  #lastEdit: { field: string; atMs: number } | null = null;
   #timer: ReturnType<typeof setTimeout> | null = null;
   #saving = false;
 
@@ -53,6 +67,9 @@ export class JobDesk {
   readonly climate = $derived(siteClimate(this.document, this.#weather, this.#span));
   readonly plan = $derived.by(() => plan(this.document, this.climate, this.knowledge, this.minuteMs));
   readonly live = $derived.by(() => liveWork(this.document, this.state, this.climate, this.knowledge, this.minuteMs));
+  readonly surveys = $derived.by(() =>
+    surveySurfaces(this.document, this.state, this.climate, this.knowledge.house, this.minuteMs)
+  );
   readonly stage = $derived(jobStage(this.state, Boolean(this.document.startAt), coatCount(this.document)));
   readonly weather = $derived(this.#weather);
   readonly span = $derived(this.#span);
@@ -64,6 +81,7 @@ export class JobDesk {
     this.mayLog = data.mayLog;
     this.document = data.job.document;
     this.#rowVersion = data.job.rowVersion;
+    this.surfaceId = data.job.document.surfaces[0]?.id ?? '';
     this.log = new WorkLog(data.job.id, data.person, data.events);
     this.take(data);
   }
@@ -80,12 +98,18 @@ export class JobDesk {
     }
   }
 
-  /** Changes the document: shown at once, saved in a moment, and one step of undo. */
-  edit(change: (draft: JobDocument) => void): void {
+  /**
+   * Changes the document: shown at once, saved in a moment, and one step of undo. What is typed into one field without a
+   * pause is one step together.
+   */
+  edit(change: (draft: JobDocument) => void, field?: string): void {
     if (!this.mayEdit) return;
     const next = structuredClone(this.document);
     change(next);
-    this.#undo = [...this.#undo.slice(-KEEP_STEPS), this.document];
+    const atMs = Date.now();
+    const goesOn = field !== undefined && this.#lastEdit?.field === field && atMs - this.#lastEdit.atMs < ONE_STEP_MS;
+    if (!goesOn) this.#undo = [...this.#undo, this.document];
+    this.#lastEdit = field === undefined ? null : { field, atMs };
     this.#redo = [];
     this.#set(next);
   }
@@ -101,6 +125,7 @@ export class JobDesk {
   undo(): void {
     const before = this.#undo.at(-1);
     if (!before) return;
+    this.#lastEdit = null;
     this.#undo = this.#undo.slice(0, -1);
     this.#redo = [...this.#redo, this.document];
     this.#set(before);

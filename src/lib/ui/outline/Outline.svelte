@@ -1,171 +1,348 @@
 <script lang="ts">
-  import { measureShape, outlineFromWalls, wallName, type Boards, type Point, type Shape } from '$core/surface';
-  import { areaParts, showLength, type UnitSystem } from '$core/units';
+  import {
+    cornersOf,
+    frameOf,
+    grainDirection,
+    hasOutline,
+    measureSurface,
+    pullCorner,
+    unitCount,
+    walkedCorners,
+    wallName,
+    type Point,
+    type Shape,
+    type Surface
+  } from '$core/surface';
+  import { areaParts, decimals, M_PER_IN, showArea, showLength, type UnitSystem } from '$core/units';
+  import ObjectDrawing from './ObjectDrawing.svelte';
+  import {
+    boardTile,
+    fitted,
+    inside,
+    labelPoint,
+    pathOf,
+    SHEET,
+    sideTags,
+    toPlan,
+    toSheet,
+    type SheetFrame
+  } from './plan-geometry';
 
   interface Props {
-    shape: Shape;
-    boards?: Boards;
+    surface: Surface;
     units: UnitSystem;
-    /** The wall being typed, drawn as NOW. */
+    /** The side being typed, drawn as NOW. */
     active?: number | null;
+    /** A side's figure is tapped: go and type it. */
+    onside?: (side: number) => void;
+    /** A corner was pulled: the shape it makes. */
+    onpull?: (shape: Shape) => void;
+    /** A place on the surface is tapped. */
+    onspot?: (at: Point) => void;
+    /** Things that lie at a place: moisture readings. */
+    spots?: readonly { x: number; y: number; text: string; pending?: boolean }[];
   }
-  const { shape, boards, units, active = null }: Props = $props();
-  const SIZE = { w: 440, h: 400, pad: 56 };
+  const { surface, units, active = null, onside, onpull, onspot, spots = [] }: Props = $props();
+  const uid = $props.id();
 
-  const drawn = $derived.by((): { points: Point[]; lengths: number[] } | null => {
-    if (shape.type === 'rectangle' && shape.lengthM > 0 && shape.widthM > 0) {
-      const { lengthM: l, widthM: w } = shape;
-      return {
-        points: [
-          { x: 0, y: 0 },
-          { x: l, y: 0 },
-          { x: l, y: -w },
-          { x: 0, y: -w }
-        ],
-        lengths: [l, w, l, w]
-      };
-    }
-    if (shape.type !== 'walls') return null;
-    const o = outlineFromWalls(shape.walls);
-    return o.ok ? { points: o.points, lengths: shape.walls.map((w) => w.lengthM) } : null;
-  });
-  const measured = $derived(measureShape(shape));
-  const frame = $derived.by(() => {
-    const xs = drawn?.points.map((p) => p.x) ?? [0, 1];
-    const ys = drawn?.points.map((p) => p.y) ?? [0, 1];
-    const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-    const scale = Math.min((SIZE.w - 2 * SIZE.pad) / (x1 - x0 || 1), (SIZE.h - 2 * SIZE.pad) / (y1 - y0 || 1));
-    return {
-      scale,
-      ox: (SIZE.w - (x1 - x0) * scale) / 2 - x0 * scale,
-      oy: (SIZE.h - (y1 - y0) * scale) / 2 + y1 * scale
-    };
-  });
-  const px = (p: Point) => ({ x: frame.ox + p.x * frame.scale, y: frame.oy - p.y * frame.scale });
-  const path = $derived(
-    drawn ? drawn.points.map((p, i) => `${i ? 'L' : 'M'}${px(p).x} ${px(p).y}`).join('') + 'Z' : ''
+  let pulling = $state<{ corner: number; shape: Shape; frame: SheetFrame } | null>(null);
+  const drawnSurface = $derived(pulling ? { ...surface, shape: pulling.shape } : surface);
+  const measured = $derived(measureSurface(drawnSurface));
+  const outline = $derived(measured.ok ? measured.outline : null);
+  /** A walk that does not close is drawn open, with its gap. */
+  const open = $derived(
+    !measured.ok && surface.shape.type === 'walls' && surface.shape.walls.every((w) => w.lengthM > 0)
+      ? walkedCorners(surface.shape.walls)
+      : null
   );
-  const pitch = $derived(Math.max(7, (boards ? boards.widthM + boards.gapM : 0.12) * frame.scale));
-  /** Where a wall's letter stands: outside, on the side away from the floor. */
-  const tags = $derived.by(() => {
-    if (!drawn) return [];
-    const { points } = drawn;
-    const turn =
-      points.reduce((s, p, i) => {
-        const q = points[(i + 1) % points.length]!;
-        return s + p.x * q.y - q.x * p.y;
-      }, 0) > 0
-        ? 1
-        : -1;
-    return points.map((p, i) => {
-      const q = points[(i + 1) % points.length]!;
-      const [a, b] = [px(p), px(q)];
-      const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
-      const normal = { x: (-(b.y - a.y) / long) * turn, y: ((b.x - a.x) / long) * turn };
-      const flat = Math.abs(b.x - a.x) > Math.abs(b.y - a.y);
-      const off = flat ? 24 : 34;
-      // Beside an inner corner two walls share the outside: their tags move apart along the wall.
-      const inner = (k: number) => isInner(points, turn, (k + points.length) % points.length);
-      const slide = (inner(i) ? 0.16 : 0) - (inner(i + 1) ? 0.16 : 0);
-      return {
-        i,
-        a,
-        b,
-        x: (a.x + b.x) / 2 + (b.x - a.x) * slide + normal.x * off,
-        y: (a.y + b.y) / 2 + (b.y - a.y) * slide + normal.y * off,
-        flat,
-        text: showLength(drawn.lengths[i]!, units)
-      };
-    });
+  const frame = $derived(pulling?.frame ?? fitted(outline?.ring ?? open ?? [{ x: 0, y: 0 }]));
+  const tags = $derived(outline ? sideTags(frame, outline) : []);
+  const crowded = $derived(tags.length > 24);
+  const tile = $derived(boardTile(surface.boards, frame.scale));
+  const turned = $derived.by(() => {
+    if (!outline) return 0;
+    const g = grainDirection(drawnSurface, outline);
+    return (-Math.atan2(g.y, g.x) * 180) / Math.PI;
   });
-  /** Whether the outline bends inward at a corner. */
-  function isInner(points: readonly Point[], turn: number, k: number): boolean {
-    const [p, q, r] = [points[(k + points.length - 1) % points.length]!, points[k]!, points[(k + 1) % points.length]!];
-    return ((q.x - p.x) * (r.y - q.y) - (q.y - p.y) * (r.x - q.x)) * turn < 0;
-  }
-  const area = $derived(measured.ok ? areaParts(measured.areaM2, units) : null);
+  const holes = $derived(measured.ok ? measured.cutOuts : []);
   const label = $derived(
-    drawn && measured.ok
-      ? `Outline of ${drawn.points.length} walls, ${area!.number} ${area!.unit}: ${tags.map((t) => `${wallName(t.i)} ${t.text}`).join(', ')}`
+    outline
+      ? toSheet(
+          frame,
+          labelPoint(
+            outline.ring,
+            holes.map((h) => h.ring)
+          )
+        )
+      : null
+  );
+  const area = $derived(measured.ok ? areaParts(measured.areaM2, units) : null);
+  const corners = $derived(onpull ? cornersOf(drawnSurface.shape) : []);
+  const exits = $derived(
+    outline
+      ? (drawnSurface.exits ?? []).map((e) => {
+          const f = frameOf(outline, e.side);
+          const at = (m: number, out = 0) =>
+            toSheet(frame, {
+              x: f.origin.x + f.along.x * m - f.inward.x * out,
+              y: f.origin.y + f.along.y * m - f.inward.y * out
+            });
+          return { e, from: at(e.alongM), to: at(e.alongM + e.widthM), leaf: at(e.alongM, e.widthM) };
+        })
+      : []
+  );
+  const words = $derived(
+    outline && measured.ok
+      ? `Outline of ${tags.length} sides, ${showArea(measured.areaM2, units)}: ${tags
+          .slice(0, 24)
+          .map((t) => `${wallName(t.i)} ${showLength(t.side.lengthM, units)}`)
+          .join(', ')}`
       : 'No outline'
   );
+  const STEP = $derived(units === 'us' ? M_PER_IN / 4 : 0.01);
+
+  let svg = $state<SVGSVGElement>();
+  function planPoint(e: PointerEvent | MouseEvent): Point {
+    const box = svg!.getBoundingClientRect();
+    return toPlan(frame, {
+      x: ((e.clientX - box.left) / box.width) * SHEET.w,
+      y: ((e.clientY - box.top) / box.height) * SHEET.h
+    });
+  }
+  const snapped = (p: Point): Point => ({ x: Math.round(p.x / STEP) * STEP, y: Math.round(p.y / STEP) * STEP });
+  function grab(e: PointerEvent, corner: number) {
+    (e.currentTarget as Element).setPointerCapture(e.pointerId);
+    pulling = { corner, shape: surface.shape, frame };
+  }
+  function pull(e: PointerEvent) {
+    if (pulling) pulling = { ...pulling, shape: pullCorner(surface.shape, pulling.corner, snapped(planPoint(e))) };
+  }
+  function release() {
+    if (pulling && pulling.shape !== surface.shape) onpull?.(pulling.shape);
+    pulling = null;
+  }
+  const ARROWS: Record<string, Point> = {
+    ArrowLeft: { x: -1, y: 0 },
+    ArrowRight: { x: 1, y: 0 },
+    ArrowUp: { x: 0, y: 1 },
+    ArrowDown: { x: 0, y: -1 }
+  };
+  function nudge(e: KeyboardEvent, corner: number) {
+    const by = ARROWS[e.key];
+    const at = corners[corner];
+    if (!by || !at) return;
+    e.preventDefault();
+    onpull?.(pullCorner(surface.shape, corner, { x: at.x + by.x * STEP, y: at.y + by.y * STEP }));
+  }
+  function tapped(e: MouseEvent) {
+    if (!onspot || !outline) return;
+    const at = planPoint(e);
+    if (inside(at, outline.ring)) onspot({ x: Math.round(at.x * 100) / 100, y: Math.round(at.y * 100) / 100 });
+  }
+  const numeral = (t: (typeof tags)[number]) => showLength(t.side.lengthM, units).replace(/ m$/, '');
 </script>
 
-<svg viewBox="0 0 {SIZE.w} {SIZE.h}" role="img" aria-label={label} class="w-full">
-  <defs>
-    <pattern id="boards" width={pitch} height="40" patternUnits="userSpaceOnUse"
-      ><path d="M.5 0V40" stroke="var(--rule)" /></pattern
-    >
-  </defs>
-  {#if drawn && measured.ok}
-    <path d={path} fill="var(--sheet)" />
-    <path d={path} fill="url(#boards)" stroke="var(--ink)" stroke-width="4" stroke-linejoin="miter" />
-    {#if active !== null && tags[active]}
-      {@const t = tags[active]!}
-      <path d="M{t.a.x} {t.a.y}L{t.b.x} {t.b.y}" stroke="var(--now)" stroke-width="8" /><path
-        d="M{t.a.x} {t.a.y}L{t.b.x} {t.b.y}"
-        stroke="var(--on-now)"
-        stroke-width="2.5"
+{#if !hasOutline(surface.shape)}
+  <ObjectDrawing {surface} {units} />
+{:else}
+  <svg
+    bind:this={svg}
+    viewBox="0 0 {SHEET.w} {SHEET.h}"
+    role="group"
+    aria-label={words}
+    class="w-full"
+    class:tappable={onspot}
+    onclick={tapped}
+  >
+    <defs>
+      <pattern
+        id="{uid}-boards"
+        width={tile.w}
+        height={tile.h}
+        patternUnits="userSpaceOnUse"
+        patternTransform="translate({frame.ox} {frame.oy}) rotate({turned})"
+        ><path d={tile.d} stroke="var(--rule)" fill="none" /></pattern
+      >
+      <pattern id="{uid}-cut" width="8" height="8" patternUnits="userSpaceOnUse"
+        ><path d="M0 2h4M4 6h4M2 4v4M6 0v4" stroke="var(--rule)" stroke-width="1" /></pattern
+      >
+    </defs>
+    {#if outline && measured.ok}
+      <path d={pathOf(frame, outline.ring)} fill="var(--sheet)" />
+      <path
+        d={pathOf(frame, outline.ring)}
+        fill="url(#{uid}-boards)"
+        stroke="var(--ink)"
+        stroke-width="4"
+        stroke-linejoin="miter"
       />
-    {/if}
-    {#each tags as t (t.i)}
-      {@const on = active === t.i}
-      <g transform="translate({t.x} {t.y})">
-        {#if on}<rect x="-42" y="-13" width="84" height="26" fill="var(--now)" />{/if}
-        <circle cx={t.flat ? -27 : 0} cy={t.flat ? 0 : -12} r="10" fill={on ? 'var(--on-now)' : 'var(--ink)'} />
-        <text
-          x={t.flat ? -27 : 0}
-          y={t.flat ? 4.5 : -7.5}
-          text-anchor="middle"
-          style="font-size:12px;font-weight:700;fill:{on ? '#fff' : 'var(--on-ink)'}">{wallName(t.i)}</text
+      {#each surface.tightSides ?? [] as i (i)}
+        {@const t = tags[i]}
+        {#if t}<path
+            d="M{t.a.x} {t.a.y}L{t.b.x} {t.b.y}"
+            stroke="var(--rule-2)"
+            stroke-width="10"
+            stroke-dasharray="2 4"
+          />{/if}
+      {/each}
+      {#each holes as h, i (h.cutOut.id)}
+        {@const c = toSheet(frame, labelPoint(h.ring, []))}
+        <path d={pathOf(frame, h.ring)} fill="var(--sunk)" />
+        <path d={pathOf(frame, h.ring)} fill="url(#{uid}-cut)" stroke="var(--ink)" stroke-width="2" />
+        <rect x={c.x - 9} y={c.y - 9} width="18" height="18" fill="var(--ink)" />
+        <text x={c.x} y={c.y + 4.5} text-anchor="middle" class="letter">{i + 1}</text>
+      {/each}
+      {#each exits as x (x.e.id)}
+        <path d="M{x.from.x} {x.from.y}L{x.to.x} {x.to.y}" stroke="var(--paper)" stroke-width="6" />
+        <path
+          d="M{x.from.x} {x.from.y}L{x.leaf.x} {x.leaf.y}M{x.leaf.x} {x.leaf.y}Q{x.leaf.x +
+            (x.to.x - x.from.x) * 0.9} {x.leaf.y + (x.to.y - x.from.y) * 0.9} {x.to.x} {x.to.y}"
+          fill="none"
+          stroke="var(--ink)"
+          stroke-width="1.5"
+        />
+      {/each}
+      {#if active !== null && tags[active]}
+        {@const t = tags[active]!}
+        <path d="M{t.a.x} {t.a.y}L{t.b.x} {t.b.y}" stroke="var(--now)" stroke-width="8" /><path
+          d="M{t.a.x} {t.a.y}L{t.b.x} {t.b.y}"
+          stroke="var(--on-now)"
+          stroke-width="2.5"
+        />
+      {/if}
+      {#if area && label}
+        <g pointer-events="none">
+          <rect x={label.x - 66} y={label.y - 26} width="132" height="40" fill="var(--sheet)" />
+          <text x={label.x} y={label.y + 4} text-anchor="middle" class="fig" style="font-size:29px"
+            >{area.number} <tspan style="font-size:17px">{area.unit}</tspan></text
+          >
+          {#if unitCount(surface) > 1}<text x={label.x} y={label.y + 26} text-anchor="middle" class="small"
+              >each, × {unitCount(surface)}</text
+            >{/if}
+        </g>
+      {/if}
+      {#each tags as t (t.i)}
+        {#if !crowded || active === t.i}
+          {@const on = active === t.i}
+          <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+          <g
+            transform="translate({t.x} {t.y})"
+            class:dim-tag={onside}
+            role={onside ? 'button' : undefined}
+            tabindex={onside ? 0 : undefined}
+            aria-label={onside ? `Side ${wallName(t.i)}, ${showLength(t.side.lengthM, units)}: type it` : undefined}
+            onclick={() => onside?.(t.i)}
+            onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onside?.(t.i))}
+          >
+            <rect
+              x="-42"
+              y={t.flat ? -14 : -26}
+              width="84"
+              height={t.flat ? 28 : 48}
+              fill={on ? 'var(--now)' : 'transparent'}
+            />
+            <circle cx={t.flat ? -27 : 0} cy={t.flat ? 0 : -12} r="10" fill={on ? 'var(--on-now)' : 'var(--ink)'} />
+            <text
+              x={t.flat ? -27 : 0}
+              y={t.flat ? 4.5 : -7.5}
+              text-anchor="middle"
+              class="letter"
+              style:fill={on ? '#fff' : undefined}>{wallName(t.i)}</text
+            >
+            <text
+              x={t.flat ? -11 : 0}
+              y={t.flat ? 5 : 14}
+              text-anchor={t.flat ? 'start' : 'middle'}
+              class="numeral"
+              style:fill={on ? 'var(--on-now)' : undefined}>{numeral(t)}</text
+            >
+          </g>
+        {/if}
+      {/each}
+      {#each corners as c, i (i)}
+        {@const at = toSheet(frame, c)}
+        <g
+          class="corner"
+          role="button"
+          tabindex="0"
+          aria-label="Corner {i + 1}: pull it, or move it with the arrow keys"
+          transform="translate({at.x} {at.y})"
+          onpointerdown={(e) => grab(e, i)}
+          onpointermove={pull}
+          onpointerup={release}
+          onpointercancel={() => (pulling = null)}
+          onkeydown={(e) => nudge(e, i)}
         >
-        <text
-          x={t.flat ? -11 : 0}
-          y={t.flat ? 5 : 14}
-          text-anchor={t.flat ? 'start' : 'middle'}
-          style="font-size:14.5px;font-weight:660;{on ? 'fill:var(--on-now)' : ''}">{t.text.replace(' m', '')}</text
-        >
-      </g>
-    {/each}
-    {#if area}
-      {@const c = px({
-        x: drawn.points.reduce((s, p) => s + p.x, 0) / drawn.points.length,
-        y: drawn.points.reduce((s, p) => s + p.y, 0) / drawn.points.length
-      })}
-      <rect x={c.x - 72} y={c.y - 26} width="144" height="44" fill="var(--sheet)" />
-      <text x={c.x} y={c.y + 8} text-anchor="middle" class="fig" style="font-size:31px"
-        >{area.number} <tspan style="font-size:18px">{area.unit}</tspan></text
+          <circle r="15" fill="transparent" />
+          <rect x="-5" y="-5" width="10" height="10" fill="var(--sheet)" stroke="var(--ink)" stroke-width="2" />
+        </g>
+      {/each}
+      {#each spots as s, i (i)}
+        {@const at = toSheet(frame, s)}
+        <g transform="translate({at.x} {at.y})" pointer-events="none">
+          <circle r="5" fill={s.pending ? 'var(--now)' : 'var(--ink)'} stroke="var(--sheet)" stroke-width="1.5" />
+          <rect x="8" y="-9" width={s.text.length * 7 + 8} height="18" fill="var(--sheet)" stroke="var(--rule-2)" />
+          <text x="12" y="4.5" class="small">{s.text}</text>
+        </g>
+      {/each}
+    {:else if open}
+      <path d={pathOf(frame, open, false)} fill="none" stroke="var(--ink)" stroke-width="4" />
+      {@const [from, to] = [toSheet(frame, open.at(-1)!), toSheet(frame, open[0]!)]}
+      <path
+        d="M{from.x} {from.y}L{to.x} {to.y}"
+        stroke="var(--stop)"
+        stroke-width="3"
+        stroke-dasharray="6 5"
+        fill="none"
+      />
+      <text x={SHEET.w / 2} y={SHEET.h - 12} text-anchor="middle" class="small" style="fill:var(--stop);font-weight:600"
+        >open by {decimals(Math.hypot(open.at(-1)!.x, open.at(-1)!.y), 2)} m</text
+      >
+    {:else}
+      <rect
+        x="110"
+        y="90"
+        width="220"
+        height="220"
+        fill="none"
+        stroke="var(--stop)"
+        stroke-width="2"
+        stroke-dasharray="8 6"
+      />
+      <text x="220" y="205" text-anchor="middle" style="font-size:15px;fill:var(--stop);font-weight:600"
+        >No outline yet</text
       >
     {/if}
-  {:else if measured.ok}
-    <rect
-      x="110"
-      y="90"
-      width="240"
-      height="240"
-      fill="url(#boards)"
-      stroke="var(--rule-2)"
-      stroke-width="2"
-      stroke-dasharray="8 6"
-    />
-    <rect x="150" y="180" width="160" height="62" fill="var(--paper)" />
-    <text x="230" y="212" text-anchor="middle" class="fig" style="font-size:31px"
-      >{area!.number} <tspan style="font-size:18px">{area!.unit}</tspan></text
-    >
-    <text x="230" y="234" text-anchor="middle" style="font-size:13px;fill:var(--ink-2)">area known, shape not</text>
-  {:else}
-    <rect
-      x="110"
-      y="90"
-      width="240"
-      height="240"
-      fill="none"
-      stroke="var(--stop)"
-      stroke-width="2"
-      stroke-dasharray="8 6"
-    />
-    <text x="230" y="215" text-anchor="middle" style="font-size:15px;fill:var(--stop);font-weight:600"
-      >No outline yet</text
-    >
-  {/if}
-</svg>
+  </svg>
+{/if}
+
+<style>
+  .letter {
+    font-size: 12px;
+    font-weight: 700;
+    fill: var(--on-ink);
+  }
+  .numeral {
+    font-size: 14.5px;
+    font-weight: 660;
+  }
+  .small {
+    font-size: 12.5px;
+    fill: var(--ink-2);
+  }
+  .tappable {
+    cursor: crosshair;
+  }
+  .dim-tag {
+    cursor: pointer;
+  }
+  .corner {
+    cursor: move;
+    touch-action: none;
+  }
+  .corner:focus-visible,
+  .dim-tag:focus-visible {
+    outline: 3px solid var(--ink);
+    outline-offset: 0;
+  }
+</style>

@@ -6,7 +6,7 @@
 
 <Dialog.Root bind:open>
   <Dialog.Portal>
-    <Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
+    <Dialog.Overlay class="veil" />
     <Dialog.Content
       class="fixed top-1/2 left-1/2 z-50 w-[min(420px,92vw)] -translate-x-1/2 -translate-y-1/2 border-2 border-ink bg-sheet p-5"
     >

@@ -1,4 +1,6 @@
 import type { WorkEvent } from '$core/job';
+import { gateTable } from '$core/prep';
+import { findingName, testTable } from '$core/survey';
 import { decimals, showPour, showTemperature, type UnitSystem } from '$core/units';
 
 /** A line of the log: what happened, by whom. */
@@ -31,6 +33,18 @@ export function eventWords(e: WorkEvent, units: UnitSystem): string {
       ].filter(Boolean);
       return `Reading: ${parts.join(', ')}`;
     }
+    case 'finding.noted':
+      return `${findingName(e.data.finding)}: ${e.data.present ? 'found' : 'none'}${e.data.note ? `, ${e.data.note}` : ''}, ${by}`;
+    case 'test.made':
+      return `${testTable.find((t) => t.id === e.data.test)?.name ?? e.data.test}: ${e.data.result}${e.data.minutes === undefined ? '' : ` (${decimals(e.data.minutes, 1, true)} min)`}, ${by}`;
+    case 'moisture.read':
+      return `Moisture ${decimals(e.data.percent, 1)} %, ${by}`;
+    case 'photo.added':
+      return `Photo, ${e.data.stage}${e.data.caption ? `: ${e.data.caption}` : ''}, ${by}`;
+    case 'prep.done':
+      return `${stepName(e.data.step)} done${e.data.unit ? ` on ${e.data.unit}` : ''}, ${by}`;
+    case 'gate.checked':
+      return `${gateTable.find((g) => g.id === e.data.gate)?.words ?? e.data.gate}: ${e.data.passed ? 'passed' : `failed, ${stepName(e.data.step)} again`}${e.data.unit ? `, ${e.data.unit}` : ''}${e.data.note ? `. ${e.data.note}` : ''}, ${by}`;
     case 'note.added':
       return e.data.text;
     case 'rags.out':
@@ -45,3 +59,9 @@ export function eventWords(e: WorkEvent, units: UnitSystem): string {
       return `Taken back, ${by}`;
   }
 }
+
+/** A step of preparation by its id: "sand-80" is Sand P80. */
+const stepName = (id: string): string => {
+  const words = id.replace(/^sand-(\d+)$/, 'sand P$1').replaceAll('-', ' ');
+  return words[0]!.toUpperCase() + words.slice(1);
+};

@@ -3,9 +3,9 @@
   import { decimals, showSpreadRate, showTemperature, showVolume, wetFilmUm } from '$core/units';
   import Choice from '$lib/ui/fields/Choice.svelte';
   import Tick from '$lib/ui/fields/Tick.svelte';
-  import { FACE_NAMES } from '$lib/ui/job/choices';
+  import { faceName } from '$core/surface';
   import Cautions from '$lib/ui/job/Cautions.svelte';
-  import CoatStepper from '$lib/ui/job/CoatStepper.svelte';
+  import CoatStepper from '$lib/ui/measure/CoatStepper.svelte';
   import { misfits, withProduct } from '$lib/ui/job/fit';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
@@ -126,12 +126,12 @@
                 0
               )}
               <tr>
-                <td>{desk.document.surfaces.length > 1 ? `${s.name}, ` : ''}{FACE_NAMES[f.kind]}</td>
+                <td>{desk.document.surfaces.length > 1 ? `${s.name}, ` : ''}{faceName(f.kind)}</td>
                 <td class="num">{litres > 0 ? showVolume(litres, desk.units) : 'none'}</td>
                 <td class="num"
                   ><CoatStepper
                     coats={f.coats}
-                    label="{s.name}, {FACE_NAMES[f.kind]}"
+                    label="{s.name}, {faceName(f.kind)}"
                     onchange={(n) => desk.edit((d) => (d.surfaces[i]!.faces[j]!.coats = n))}
                   /></td
                 >

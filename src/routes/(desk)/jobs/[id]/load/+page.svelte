@@ -2,7 +2,7 @@
   import { isTwoPart } from '$core/product';
   import { decimals, grouped, showArea, showPour, showVolume, volumeParts } from '$core/units';
   import Cautions from '$lib/ui/job/Cautions.svelte';
-  import { FACE_NAMES } from '$lib/ui/job/choices';
+  import { faceName } from '$core/surface';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import Cup from '$lib/ui/cup/Cup.svelte';
@@ -14,9 +14,9 @@
   const card = $derived(desk.document.products.find((p) => p.id === desk.document.finish?.productId));
   const money = (cents: number) =>
     grouped(decimals(cents / 100, 2).split('.')[0]!) + '.' + decimals(cents / 100, 2).split('.')[1];
-  const faceName = (surfaceId: string, faceId: string) => {
+  const faceOf = (surfaceId: string, faceId: string) => {
     const s = desk.document.surfaces.find((x) => x.id === surfaceId)!;
-    return `${s.name}, ${FACE_NAMES[s.faces.find((f) => f.id === faceId)!.kind].toLowerCase()}`;
+    return `${s.name}, ${faceName(s.faces.find((f) => f.id === faceId)!.kind).toLowerCase()}`;
   };
   const ratio = $derived(card ? `${card.components.map((c) => c.parts).join(' : ')} by ${card.ratioBasis}` : '');
   const scale = $derived(load ? Math.max(load.buyL, ...load.buy.map((b) => b.totalMl / 1000)) : 1);
@@ -96,7 +96,7 @@
                 ><Why
                   about="coat {c.number}"
                   formula="area ÷ spread × take-up, summed over the faces, + losses"
-                  lines={whyCoat(c, faceName, desk.units)}><b>{showVolume(c.expectedL, desk.units)}</b></Why
+                  lines={whyCoat(c, faceOf, desk.units)}><b>{showVolume(c.expectedL, desk.units)}</b></Why
                 ></td
               >
               <td class="num">{decimals(c.personHours, 1)} h</td>

@@ -1,56 +1,45 @@
 <script lang="ts">
-  import { Tabs } from 'bits-ui';
-  import { usualFaces, type Surface, type SurfaceKind } from '$core/surface';
+  import { DropdownMenu } from 'bits-ui';
+  import { hasOutline } from '$core/surface';
   import { showArea } from '$core/units';
-  import FacesTable from '$lib/ui/job/FacesTable.svelte';
+  import FirstSurface from '$lib/ui/job/FirstSurface.svelte';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
-  import SurfaceForm from '$lib/ui/job/SurfaceForm.svelte';
+  import SurfaceTabs from '$lib/ui/job/SurfaceTabs.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
+  import { fieldOfSide } from '$lib/ui/measure/choices';
+  import FacesTable from '$lib/ui/measure/FacesTable.svelte';
+  import ImportDialog from '$lib/ui/measure/ImportDialog.svelte';
+  import { saveFile, type ExportKind } from '$lib/ui/measure/read-file';
+  import SurfaceForm from '$lib/ui/measure/SurfaceForm.svelte';
   import Outline from '$lib/ui/outline/Outline.svelte';
 
   const desk = useJobDesk();
-  let chosen = $state(desk.document.surfaces[0]?.id ?? '');
   let wall = $state<number | null>(null);
+  let adding = $state(false);
+  let importing = $state(false);
+  const begun = $derived(desk.state.coats.length > 0);
   const index = $derived(
     Math.max(
       0,
-      desk.document.surfaces.findIndex((s) => s.id === chosen)
+      desk.document.surfaces.findIndex((s) => s.id === desk.surfaceId)
     )
   );
-  const surface = $derived(desk.document.surfaces[index]);
-  const begun = $derived(desk.state.coats.length > 0);
+  const current = $derived(desk.document.surfaces[index]);
+  const EXPORTS: { kind: ExportKind; label: string }[] = [
+    { kind: 'svg', label: 'This plan as SVG' },
+    { kind: 'dxf', label: 'This plan as DXF' },
+    { kind: 'json', label: 'This plan as JSON' },
+    { kind: 'csv', label: 'All surfaces as a CSV take-off' }
+  ];
 
-  function addSurface() {
-    const n = desk.document.surfaces.length + 1;
-    const outdoor = desk.document.site.setting === 'outdoor';
-    const kind: SurfaceKind = outdoor ? 'deck' : 'floor';
-    const id = `surface-${Date.now().toString(36)}`;
-    const fresh: Surface = {
-      id,
-      name: `${outdoor ? 'Deck' : 'Floor'} ${n}`,
-      kind,
-      speciesId: outdoor ? 'larch' : 'oak',
-      thicknessM: outdoor ? 0.028 : 0.022,
-      lastGrit: outdoor ? 60 : 120,
-      waterPopped: false,
-      weathered: false,
-      shape: { type: 'rectangle', lengthM: 4, widthM: 3 },
-      ...(outdoor && { boards: { widthM: 0.12, gapM: 0.006 } }),
-      faces: usualFaces(kind).map((k) => ({
-        id: k,
-        kind: k,
-        texture: 'sanded',
-        profile: 'flat',
-        coats: k === 'top' ? 2 : 1
-      }))
-    };
-    desk.edit((d) => void d.surfaces.push(fresh));
-    chosen = id;
+  function removeSurface(i: number) {
+    desk.edit((d) => void d.surfaces.splice(i, 1));
+    desk.surfaceId = desk.document.surfaces[0]?.id ?? '';
   }
-  function removeSurface() {
-    desk.edit((d) => void d.surfaces.splice(index, 1));
-    chosen = desk.document.surfaces[0]?.id ?? '';
+  function typeSide(side: number) {
+    const field = current && fieldOfSide(current.shape, side);
+    if (field) document.getElementById(field)?.focus();
   }
 </script>
 
@@ -62,7 +51,27 @@
   {#snippet actions()}
     <button class="btn line" disabled={!desk.canUndo} onclick={() => desk.undo()}>Undo</button>
     <button class="btn line" disabled={!desk.canRedo} onclick={() => desk.redo()}>Redo</button>
-    {#if desk.mayEdit}<button class="btn" onclick={addSurface}>Add a surface</button>{/if}
+    {#if current}
+      {#if desk.mayEdit}<button class="btn line" onclick={() => (importing = true)}>From a file</button>{/if}
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger class="btn line">To a file</DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content class="choice-list" sideOffset={4} align="end">
+            {#each EXPORTS as e (e.kind)}
+              <DropdownMenu.Item
+                class="choice-item"
+                disabled={e.kind !== 'csv' && !hasOutline(current.shape)}
+                onSelect={() => saveFile(e.kind, current, desk.document.surfaces, desk.document.title)}
+                >{e.label}</DropdownMenu.Item
+              >
+            {/each}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      {#if desk.mayEdit}<button class="btn" aria-expanded={adding} onclick={() => (adding = !adding)}
+          >Add a surface</button
+        >{/if}
+    {/if}
   {/snippet}
 </JobTitle>
 {#if begun}
@@ -72,43 +81,34 @@
     >
   </p>
 {/if}
-
-{#if !surface}
-  <section class="mt-6 max-w-xl text-[16px]">
-    <h2>Nothing measured yet</h2>
-    <p class="mt-2">
-      Add a surface, then type what the tape says: a rectangle, the walls walking round, or the area if it is known.
-      Type as you are used to: <b>3.45 m</b>, <b>3450</b>, <b>12' 6 1/2"</b>.
-    </p>
-    {#if desk.mayEdit}<button class="btn mt-4 min-h-12" onclick={addSurface}>Add the first surface</button>{/if}
-  </section>
-{:else}
-  <Tabs.Root bind:value={chosen} class="mt-3">
-    {#if desk.document.surfaces.length > 1}
-      <Tabs.List class="flex flex-wrap gap-2" aria-label="Surfaces">
-        {#each desk.document.surfaces as s (s.id)}
-          <Tabs.Trigger value={s.id} class="btn line data-[state=active]:bg-ink data-[state=active]:text-on-ink"
-            >{s.name}</Tabs.Trigger
-          >
-        {/each}
-      </Tabs.List>
-    {/if}
-    <Tabs.Content value={surface.id} tabindex={-1}>
-      <div class="three">
-        <SurfaceForm {surface} {index} bind:wall onremove={removeSurface} />
-        <div class="plan">
-          <Outline shape={surface.shape} boards={surface.boards} units={desk.units} active={wall} />
-        </div>
-        <FacesTable {surface} {index} />
-      </div>
-    </Tabs.Content>
-  </Tabs.Root>
+{#if !current}
+  <FirstSurface />
+{:else if adding}
+  <FirstSurface first={false} onadd={() => (adding = false)} />
 {/if}
+<SurfaceTabs>
+  {#snippet children(surface, i)}
+    <div class="three">
+      <SurfaceForm {surface} index={i} bind:wall onremove={() => removeSurface(i)} />
+      <div class="plan">
+        <Outline
+          {surface}
+          units={desk.units}
+          active={wall}
+          onside={desk.mayEdit ? typeSide : undefined}
+          onpull={desk.mayEdit ? (shape) => desk.edit((d) => void (d.surfaces[i]!.shape = shape)) : undefined}
+        />
+      </div>
+      <FacesTable {surface} index={i} />
+    </div>
+  {/snippet}
+</SurfaceTabs>
+{#if current}<ImportDialog bind:open={importing} surface={current} {index} />{/if}
 
 <style>
   .three {
     display: grid;
-    grid-template-columns: 250px minmax(0, 1fr) minmax(0, 430px);
+    grid-template-columns: 270px minmax(0, 1fr) minmax(0, 410px);
     gap: 22px;
     margin-top: 12px;
     align-items: start;
@@ -119,7 +119,7 @@
   }
   @media (max-width: 1100px) {
     .three {
-      grid-template-columns: 250px minmax(0, 1fr);
+      grid-template-columns: 270px minmax(0, 1fr);
     }
     .three > :global(:last-child) {
       grid-column: 1 / 3;
@@ -134,6 +134,7 @@
     }
     .plan {
       position: static;
+      grid-row: 1;
     }
   }
 </style>

@@ -1,0 +1,148 @@
+import type { HouseRules } from '../house';
+import { prepPlan, prepTally, type PrepPlan } from '../prep';
+import { cautionById, type Caution } from '../safety';
+import { measureSurface, unitCount, type Surface } from '../surface';
+import {
+  emptySurvey,
+  isLookedAt,
+  lastResults,
+  latestReadings,
+  moistureStats,
+  moistureTrend,
+  readingsWanted,
+  verdictOf,
+  type MoistureStats,
+  type MoistureTrend,
+  type PrepDemand,
+  type Survey,
+  type Verdict
+} from '../survey';
+import { HOUR_MS } from '../units';
+import { moistureLimits, type SiteClimate } from '../window';
+import { speciesOf } from '../wood';
+import type { JobDocument } from './document-schema';
+import type { WorkState } from './fold';
+import { finishCard, touchesFood } from './problems';
+
+/** Readings of one surface beside its limit and the air's pull. */
+export interface MoistureSeen {
+  stats: MoistureStats;
+  trend: MoistureTrend;
+  limit: { value: number; grade: 'label' | 'house' };
+  leastPercent: number;
+}
+
+/** One surface as it was looked at and as it is made ready. */
+export interface SurfaceSurvey {
+  surfaceId: string;
+  survey: Survey;
+  readingsWanted: number;
+  moisture: MoistureSeen | null;
+  verdict: Verdict;
+  cautions: Caution[];
+  prep: PrepPlan;
+  prepDone: { done: number; of: number };
+}
+
+const LONGEST_LOOK_HOURS = 240;
+
+/** Every surface's survey, verdict and preparation, from the job, its log and the air at the site. */
+export const surveySurfaces = (
+  job: JobDocument,
+  state: WorkState,
+  climate: SiteClimate | null,
+  house: HouseRules,
+  nowMs: number
+): SurfaceSurvey[] => job.surfaces.map((s) => surveySurface(job, s, state, climate, house, nowMs));
+
+function surveySurface(
+  job: JobDocument,
+  surface: Surface,
+  state: WorkState,
+  climate: SiteClimate | null,
+  house: HouseRules,
+  nowMs: number
+): SurfaceSurvey {
+  const card = finishCard(job);
+  const survey = state.surveys[surface.id] ?? emptySurvey();
+  const measured = measureSurface(surface);
+  const areaM2 = measured.ok ? measured.areaM2 * unitCount(surface) : 0;
+  const moisture = moistureSeen(job, surface, survey, areaM2, climate, house, nowMs);
+  const verdict = verdictOf({
+    surface,
+    species: speciesOf(surface.speciesId),
+    survey,
+    areaM2,
+    outdoors: job.site.setting === 'outdoor',
+    living: surface.look?.living ?? job.living,
+    food: surface.look?.food ?? touchesFood(job),
+    moisture: moisture && { ...moisture, limitPercent: moisture.limit.value },
+    chosen:
+      card && job.finish
+        ? {
+            depth: card.pigment?.find((p) => p.colour === job.finish!.colour)?.depth,
+            foodClaim: card.foodContact !== 'no claim',
+            bareWood: job.finish.bareWood
+          }
+        : null
+  });
+  const prep = prepPlan({
+    surface,
+    demands: new Set<PrepDemand>(verdict.reasons.flatMap((r) => r.prep)),
+    maxGrit: card?.maxGrit,
+    clogs: lastResults(survey).get('sanding dust') === 'gums up',
+    isocyanateDust: Boolean(card?.isocyanate),
+    people: job.crew.people,
+    house
+  });
+  const asked = new Set([
+    ...verdict.reasons.flatMap((r) => (r.caution ? [r.caution] : [])),
+    ...prep.steps.flatMap((s) => s.cautions)
+  ]);
+  return {
+    surfaceId: surface.id,
+    survey,
+    readingsWanted: readingsWanted(areaM2),
+    moisture,
+    verdict,
+    cautions: [...asked, ...(asked.has('dust') ? ['sanding-bags'] : [])].map(cautionById),
+    prep,
+    prepDone: prepTally(prep, state.prep[surface.id] ?? {}, surface.units)
+  };
+}
+
+function moistureSeen(
+  job: JobDocument,
+  surface: Surface,
+  survey: Survey,
+  areaM2: number,
+  climate: SiteClimate | null,
+  house: HouseRules,
+  nowMs: number
+): MoistureSeen | null {
+  const stats = moistureStats(
+    latestReadings(survey.moisture).map((m) => m.percent),
+    areaM2
+  );
+  if (!stats || !climate) return null;
+  const fromHour = Math.max(0, Math.floor((nowMs - climate.startMs) / HOUR_MS));
+  const ahead = climate.hours.slice(fromHour, fromHour + LONGEST_LOOK_HOURS).filter((h) => h !== null);
+  if (ahead.length === 0) return null;
+  const { min, max } = moistureLimits(
+    finishCard(job),
+    { setting: job.site.setting, countertop: surface.kind === 'countertop' },
+    house
+  );
+  const board = { thicknessMm: surface.thicknessM * 1000, hardness: speciesOf(surface.speciesId).hardness };
+  return { stats, trend: moistureTrend(stats, max.value, { hours: ahead }, board), limit: max, leastPercent: min };
+}
+
+/** Whether every surface was looked at, and whether all of them may be oiled as they are. */
+export function lookTally(surveys: readonly SurfaceSurvey[]): { looked: number; of: number; worst: Verdict['word'] } {
+  const order: Verdict['word'][] = ['ready', 'ready after', 'not looked at', 'wait until', 'do not oil'];
+  const worst = surveys.reduce<Verdict['word']>(
+    (w, s) => (order.indexOf(s.verdict.word) > order.indexOf(w) ? s.verdict.word : w),
+    'ready'
+  );
+  return { looked: surveys.filter((s) => isLookedAt(s.survey)).length, of: surveys.length, worst };
+}

@@ -1,0 +1,21 @@
+export {
+  conditionOf,
+  discLifeM2,
+  endGrit,
+  gateTable,
+  prepPlan,
+  type Gate,
+  type PrepInput,
+  type PrepPlan,
+  type PrepStep,
+  type PrepWait
+} from './prep';
+export {
+  prepTally,
+  stepKey,
+  unitProgress,
+  type PrepLog,
+  type StepProgress,
+  type StepRecord,
+  type StepStatus
+} from './progress';

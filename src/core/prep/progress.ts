@@ -1,0 +1,47 @@
+import type { PrepPlan, PrepStep } from './prep';
+
+/** What the log says of one step on one unit. */
+export interface StepRecord {
+  doneAtMs?: number;
+  by?: string;
+  gates: Record<string, { passed: boolean; atMs: number; by: string; note?: string; id: string }>;
+  failures: { gate: string; atMs: number; by: string; note?: string }[];
+}
+
+/** The log of one surface's preparation, by step and unit. */
+export type PrepLog = Readonly<Record<string, StepRecord>>;
+
+/** Key of a step's record; a surface without units has one record a step. */
+export const stepKey = (step: string, unit?: string): string => (unit === undefined ? step : `${step} | ${unit}`);
+
+export type StepStatus = 'ahead' | 'next' | 'gate' | 'again' | 'done';
+
+/** Where one step stands on one unit: a failed gate repeats it, an open gate holds the next one back. */
+export interface StepProgress {
+  step: PrepStep;
+  status: StepStatus;
+  record: StepRecord | undefined;
+  /** Gates still to be checked. */
+  open: string[];
+}
+
+/** Steps of a plan on one unit, in order. */
+export function unitProgress(plan: PrepPlan, log: PrepLog, unit?: string): StepProgress[] {
+  let held = false;
+  return plan.steps.map((step) => {
+    const record = log[stepKey(step.id, unit)];
+    const open = step.gates.filter((g) => !record?.gates[g.id]?.passed).map((g) => g.id);
+    const done = record?.doneAtMs !== undefined;
+    const failed = Boolean(record && !done && record.failures.length > 0);
+    const status: StepStatus =
+      done && open.length === 0 ? 'done' : held ? 'ahead' : failed ? 'again' : done ? 'gate' : 'next';
+    if (status !== 'done') held = true;
+    return { step, status, record, open };
+  });
+}
+
+/** How far a whole surface is: units whose every step is done, and steps done of all. */
+export function prepTally(plan: PrepPlan, log: PrepLog, units?: readonly string[]): { done: number; of: number } {
+  const all = (units ?? [undefined]).flatMap((u) => unitProgress(plan, log, u));
+  return { done: all.filter((p) => p.status === 'done').length, of: all.length };
+}

@@ -1,0 +1,87 @@
+<script lang="ts">
+  import type { Surface } from '$core/surface';
+  import { parseLength, parseOffset, showLength } from '$core/units';
+  import Choice from '../fields/Choice.svelte';
+  import QuantityField from '../fields/QuantityField.svelte';
+  import Tick from '../fields/Tick.svelte';
+  import { useJobDesk } from '../job/job-desk.svelte';
+  import { PATTERNS } from './choices';
+  import { parseDirection, showTurn } from './turn';
+
+  interface Props {
+    surface: Surface;
+    path: string;
+    onchange: (change: (s: Surface) => void, field?: string) => void;
+  }
+  const { surface, path, onchange }: Props = $props();
+  const desk = useJobDesk();
+  const { boards } = $derived(surface);
+  const courses = $derived(
+    surface.kind === 'cladding' && boards && surface.shape.type === 'rectangle'
+      ? Math.ceil(surface.shape.widthM / Math.max(0.001, boards.widthM - (boards.lapM ?? 0)) - 1e-9)
+      : null
+  );
+</script>
+
+<h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Boards</h2>
+<Tick
+  label="Laid in boards"
+  checked={Boolean(boards)}
+  onchange={(v) =>
+    onchange((s) => {
+      if (v) s.boards = { widthM: 0.12, gapM: s.kind === 'deck' ? 0.006 : 0 };
+      else delete s.boards;
+    })}
+/>
+{#if boards}
+  <div class="grid grid-cols-2 gap-3">
+    <QuantityField
+      label="Width"
+      value={boards.widthM}
+      units={desk.units}
+      parse={parseLength}
+      show={showLength}
+      onchange={(v) => onchange((s) => (s.boards!.widthM = v), 'board')}
+    />
+    <QuantityField
+      label="Gap"
+      value={boards.gapM}
+      units={desk.units}
+      parse={parseOffset}
+      show={showLength}
+      onchange={(v) => onchange((s) => (s.boards!.gapM = v), 'gap')}
+      problem={desk.problemAt(`${path}/boards/gapM`)}
+    />
+    <QuantityField
+      label="Turned from side A"
+      value={boards.directionDeg ?? 0}
+      units={desk.units}
+      parse={parseDirection}
+      show={showTurn}
+      onchange={(v) => onchange((s) => (s.boards!.directionDeg = v), 'direction')}
+    />
+    {#if surface.kind === 'cladding'}
+      <QuantityField
+        label="Lap"
+        value={boards.lapM ?? 0}
+        units={desk.units}
+        parse={parseOffset}
+        show={showLength}
+        onchange={(v) => onchange((s) => (s.boards!.lapM = v), 'lap')}
+        problem={desk.problemAt(`${path}/boards/lapM`)}
+      />
+    {:else}
+      <Choice
+        label="Pattern"
+        value={boards.pattern ?? 'strip'}
+        options={PATTERNS}
+        onchange={(v) => onchange((s) => (s.boards!.pattern = v))}
+      />
+    {/if}
+  </div>
+  <p class="dim mt-1 text-[13px]">
+    {courses !== null
+      ? `${courses} courses.`
+      : `Here ${PATTERNS.find((p) => p.value === (boards.pattern ?? 'strip'))!.note}.`}
+  </p>
+{/if}

@@ -1,0 +1,162 @@
+<script lang="ts">
+  import { wallName, type CutOut, type Surface } from '$core/surface';
+  import { parseLength, parseOffset, showLength } from '$core/units';
+  import Choice from '../fields/Choice.svelte';
+  import QuantityField from '../fields/QuantityField.svelte';
+  import TextField from '../fields/TextField.svelte';
+  import { useJobDesk } from '../job/job-desk.svelte';
+  import { CUT_OUT_KINDS, type Options } from './choices';
+
+  interface Props {
+    surface: Surface;
+    path: string;
+    sides: number;
+    onchange: (change: (s: Surface) => void, field?: string) => void;
+  }
+  const { surface, path, sides, onchange }: Props = $props();
+  const desk = useJobDesk();
+  const list = $derived(surface.cutOuts ?? []);
+  const sideOptions = $derived(
+    Array.from({ length: Math.max(1, sides) }, (_, i) => ({ value: String(i), label: `Side ${wallName(i)}` }))
+  );
+  const SHAPES: Options<'rectangle' | 'circle'> = [
+    { value: 'rectangle', label: 'Rectangle' },
+    { value: 'circle', label: 'Round' }
+  ];
+  const set = (i: number, change: (c: CutOut) => void, field?: string) =>
+    onchange((s) => change(s.cutOuts![i]!), field && `cut-out ${i} ${field}`);
+  const reshape = (i: number, type: 'rectangle' | 'circle') =>
+    set(i, (c) => {
+      const wide = c.shape.type === 'rectangle' ? c.shape.lengthM : c.shape.type === 'circle' ? c.shape.diameterM : 0.4;
+      c.shape = type === 'circle' ? { type, diameterM: wide } : { type, lengthM: wide, widthM: wide };
+    });
+  function add() {
+    const kind: CutOut['kind'] =
+      surface.kind === 'countertop'
+        ? 'sink'
+        : surface.kind === 'door'
+          ? 'glass'
+          : surface.kind === 'cladding'
+            ? 'opening'
+            : 'column';
+    const size = kind === 'sink' ? { lengthM: 0.5, widthM: 0.4 } : { lengthM: 0.4, widthM: 0.4 };
+    onchange((s) => {
+      s.cutOuts = [
+        ...(s.cutOuts ?? []),
+        {
+          id: `cut-${Date.now().toString(36)}`,
+          name: CUT_OUT_KINDS.find((k) => k.value === kind)!.label.toLowerCase(),
+          kind,
+          side: 0,
+          alongM: 0.1,
+          inM: 0.1,
+          shape: { type: 'rectangle', ...size }
+        }
+      ];
+    });
+  }
+</script>
+
+<h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Cut out</h2>
+{#each list as c, i (c.id)}
+  {@const problem = desk.problemAt(`${path}/cutOuts/${i}`)}
+  <div class="one" class:bad={problem}>
+    <span class="no" aria-hidden="true">{i + 1}</span>
+    <div class="fields">
+      <TextField
+        label="Name"
+        value={c.name}
+        errors={c.name ? null : ['Give it a name.']}
+        oninput={(e) => set(i, (x) => (x.name = e.currentTarget.value), 'name')}
+      />
+      <Choice label="What" value={c.kind} options={CUT_OUT_KINDS} onchange={(v) => set(i, (x) => (x.kind = v))} />
+      {#if c.shape.type !== 'points'}
+        <Choice label="Form" value={c.shape.type} options={SHAPES} onchange={(v) => reshape(i, v)} />
+      {:else}<p class="self-end pb-2">{c.shape.points.length} corners, from a file</p>{/if}
+      <Choice
+        label="From"
+        value={String(c.side)}
+        options={sideOptions}
+        onchange={(v) => set(i, (x) => (x.side = Number(v)))}
+      />
+      <QuantityField
+        label="Along it"
+        value={c.alongM}
+        units={desk.units}
+        parse={parseOffset}
+        show={showLength}
+        onchange={(v) => set(i, (x) => (x.alongM = v), 'along')}
+      />
+      <QuantityField
+        label="Away from it"
+        value={c.inM}
+        units={desk.units}
+        parse={parseOffset}
+        show={showLength}
+        onchange={(v) => set(i, (x) => (x.inM = v), 'in')}
+      />
+      {#if c.shape.type === 'rectangle'}
+        <QuantityField
+          label="Length"
+          value={c.shape.lengthM}
+          units={desk.units}
+          parse={parseLength}
+          show={showLength}
+          onchange={(v) => set(i, (x) => x.shape.type === 'rectangle' && (x.shape.lengthM = v), 'length')}
+        />
+        <QuantityField
+          label="Width"
+          value={c.shape.widthM}
+          units={desk.units}
+          parse={parseLength}
+          show={showLength}
+          onchange={(v) => set(i, (x) => x.shape.type === 'rectangle' && (x.shape.widthM = v), 'width')}
+        />
+      {:else if c.shape.type === 'circle'}
+        <QuantityField
+          label="Diameter"
+          value={c.shape.diameterM}
+          units={desk.units}
+          parse={parseLength}
+          show={showLength}
+          onchange={(v) => set(i, (x) => x.shape.type === 'circle' && (x.shape.diameterM = v), 'diameter')}
+        />
+      {/if}
+    </div>
+    {#if problem}<p class="col-span-2 font-semibold text-stop">{problem}</p>{/if}
+    <button
+      class="link col-start-2 justify-self-start text-[13px]"
+      onclick={() => onchange((s) => void s.cutOuts!.splice(i, 1))}
+      >Take out<span class="unseen"> {c.name}</span></button
+    >
+  </div>
+{/each}
+<button class="btn line mt-2 w-full" onclick={add}>Add a cut-out</button>
+
+<style>
+  .one {
+    display: grid;
+    grid-template-columns: 24px minmax(0, 1fr);
+    gap: 4px 10px;
+    background: var(--sheet);
+    border-bottom: 1px solid var(--rule);
+    padding: 8px;
+  }
+  .one.bad {
+    box-shadow: inset 4px 0 0 var(--stop);
+  }
+  .no {
+    display: grid;
+    place-items: center;
+    width: 24px;
+    height: 24px;
+    background: var(--ink);
+    color: var(--on-ink);
+    font: 700 13px var(--fig);
+  }
+  .fields {
+    display: grid;
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+    gap: 4px 8px;
+  }
+</style>

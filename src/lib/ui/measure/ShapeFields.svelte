@@ -1,0 +1,61 @@
+<script lang="ts">
+  import type { Shape } from '$core/surface';
+  import { parseArea, parseLength, parseOffset, showArea, showLength } from '$core/units';
+  import CountField from '../fields/CountField.svelte';
+  import QuantityField from '../fields/QuantityField.svelte';
+  import Tick from '../fields/Tick.svelte';
+  import { useJobDesk } from '../job/job-desk.svelte';
+  import { DIMENSIONS } from './choices';
+
+  /** The plain dimensions of a shape: whatever is not a walk or a list. */
+  const {
+    shape,
+    path,
+    onchange
+  }: { shape: Shape; path: string; onchange: (key: string, value: number | boolean) => void } = $props();
+  const desk = useJobDesk();
+  const dims = $derived(DIMENSIONS[shape.type] ?? []);
+  const value = (key: string) => (shape as unknown as Record<string, number>)[key]!;
+  const STAIR_MOST = { treads: 200, strings: 10 } as Record<string, number>;
+</script>
+
+<div class="mt-3 grid grid-cols-2 gap-3">
+  {#each dims as d (d.key)}
+    {#if d.count}
+      <CountField
+        id="dim-{d.key}"
+        label={d.label}
+        value={value(d.key)}
+        most={STAIR_MOST[d.key] ?? 1000}
+        onchange={(v) => onchange(d.key, v)}
+      />
+    {:else}
+      <QuantityField
+        id="dim-{d.key}"
+        label={d.label}
+        value={value(d.key)}
+        units={desk.units}
+        parse={d.zero ? parseOffset : parseLength}
+        show={showLength}
+        big={dims.length <= 3}
+        onchange={(v) => onchange(d.key, v)}
+        problem={desk.problemAt(`${path}/${d.key}`)}
+      />
+    {/if}
+  {/each}
+</div>
+{#if shape.type === 'area'}
+  <QuantityField
+    id="dim-areaM2"
+    label="Area"
+    value={shape.areaM2}
+    units={desk.units}
+    parse={parseArea}
+    show={showArea}
+    big
+    onchange={(v) => onchange('areaM2', v)}
+    problem={desk.problemAt(`${path}/areaM2`)}
+  />
+{:else if shape.type === 'box'}
+  <Tick label="Open on top: a planter" checked={shape.open} onchange={(v) => onchange('open', v)} />
+{/if}

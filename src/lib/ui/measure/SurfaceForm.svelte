@@ -1,0 +1,186 @@
+<script lang="ts">
+  import {
+    hasOutline,
+    measureSurface,
+    newFace,
+    templateShape,
+    usualFaces,
+    wallName,
+    type Shape,
+    type Surface,
+    type SurfaceKind,
+    type Template
+  } from '$core/surface';
+  import { parseLength, parseOffset, showLength } from '$core/units';
+  import Choice from '../fields/Choice.svelte';
+  import QuantityField from '../fields/QuantityField.svelte';
+  import TextField from '../fields/TextField.svelte';
+  import Tick from '../fields/Tick.svelte';
+  import { useJobDesk } from '../job/job-desk.svelte';
+  import Sign from '../marks/Sign.svelte';
+  import BoardsForm from './BoardsForm.svelte';
+  import { GRITS, KINDS, SHAPES, USUAL_SHAPE } from './choices';
+  import CutOuts from './CutOuts.svelte';
+  import Exits from './Exits.svelte';
+  import ItemsForm from './ItemsForm.svelte';
+  import PointsForm from './PointsForm.svelte';
+  import ShapeFields from './ShapeFields.svelte';
+  import UnitsForm from './UnitsForm.svelte';
+  import WallsForm from './WallsForm.svelte';
+  import WindersForm from './WindersForm.svelte';
+
+  let {
+    surface,
+    index,
+    wall = $bindable(),
+    onremove
+  }: { surface: Surface; index: number; wall: number | null; onremove: () => void } = $props();
+  const desk = useJobDesk();
+  const { shape } = $derived(surface);
+  const path = $derived(`/surfaces/${index}`);
+  const measured = $derived(measureSurface(surface));
+  const flat = $derived(hasOutline(shape));
+  const sides = $derived(measured.ok && measured.outline ? measured.outline.sides.length : 0);
+  const edgy = $derived(
+    flat && (surface.kind === 'countertop' || surface.kind === 'bench-or-planter' || surface.kind === 'deck')
+  );
+  const set = (change: (s: Surface) => void, field?: string) =>
+    desk.edit((d) => change(d.surfaces[index]!), field && `${surface.id} ${field}`);
+  /** Changes the shape while it is of the type it is now. */
+  const setShape = <T extends Shape>(change: (s: T) => void, field?: string) =>
+    set((s) => change(s.shape as T), field ?? undefined);
+
+  function pickShape(t: Template) {
+    const areaM2 = measured.ok ? measured.areaM2 : 12;
+    set((s) => {
+      s.shape = templateShape(t, areaM2);
+      delete s.cutOuts;
+      delete s.exits;
+      delete s.tightSides;
+    });
+  }
+  function setKind(kind: SurfaceKind) {
+    set((s) => {
+      s.kind = kind;
+      const usual = USUAL_SHAPE[kind];
+      if (usual !== 'rectangle' && s.shape.type !== usual) {
+        s.shape = templateShape(usual);
+        delete s.cutOuts;
+        delete s.exits;
+      }
+      s.lastGrit = desk.knowledge.house.sanding.endGrit[kind];
+      if (kind === 'deck') s.boards ??= { widthM: 0.12, gapM: 0.006 };
+      s.faces = usualFaces(kind).map((k, i) => s.faces.find((f) => f.kind === k) ?? newFace(k, i === 0 ? 2 : 1));
+    });
+  }
+  const shown = $derived<Template>(shape.type === 'points' ? 'walls' : shape.type);
+  const toggleTight = (side: number) =>
+    set((s) => {
+      const now = new Set(s.tightSides ?? []);
+      if (!now.delete(side)) now.add(side);
+      if (now.size) s.tightSides = [...now].sort((a, b) => a - b);
+      else delete s.tightSides;
+    });
+</script>
+
+<section aria-label="Dimensions">
+  <TextField
+    label="Surface"
+    value={surface.name}
+    errors={desk.problemAt(`${path}/name`) ? ['Give it a name.'] : null}
+    oninput={(e) => set((s) => (s.name = e.currentTarget.value), 'name')}
+  />
+  <div class="mt-3 grid grid-cols-2 gap-3">
+    <Choice label="Kind" value={surface.kind} options={KINDS} onchange={setKind} />
+    <Choice label="Shape" value={shown} options={SHAPES} onchange={pickShape} />
+  </div>
+
+  {#if shape.type === 'walls'}
+    <WallsForm
+      walls={shape.walls}
+      bind:wall
+      onchange={(change, field) => setShape<Extract<Shape, { type: 'walls' }>>((s) => change(s.walls), field)}
+    />
+  {:else if shape.type === 'points'}
+    <PointsForm
+      points={shape.points}
+      onchange={(change, field) => setShape<Extract<Shape, { type: 'points' }>>((s) => change(s.points), field)}
+    />
+  {:else if shape.type === 'panels' || shape.type === 'lengths'}
+    <ItemsForm {shape} onchange={(change, field) => setShape(change, field)} />
+  {:else}
+    <ShapeFields
+      {shape}
+      path="{path}/shape"
+      onchange={(key, value) =>
+        setShape((s) => ((s as unknown as Record<string, number | boolean>)[key] = value), `shape ${key}`)}
+    />
+    {#if shape.type === 'stair'}<WindersForm {shape} onchange={(change, field) => setShape(change, field)} />{/if}
+  {/if}
+  {#if flat || !measured.ok}
+    <p class="mt-3 flex gap-2" role="status">
+      {#if measured.ok}
+        <Sign kind="go" /><span
+          ><b>Closes to {Math.round(measured.correctionMm)} mm.</b>{measured.correctionMm >= 0.5
+            ? ' Spread over the corners.'
+            : ''}</span
+        >
+      {:else}
+        <Sign kind="stop" /><span class="font-semibold text-stop">{measured.problem}</span>
+      {/if}
+    </p>
+  {/if}
+
+  {#if flat}
+    <CutOuts {surface} {path} {sides} onchange={set} />
+    {#if surface.kind === 'floor' || surface.kind === 'deck'}<Exits {surface} {path} {sides} onchange={set} />{/if}
+  {/if}
+  {#if edgy && sides > 2}
+    <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Tight against a wall</h2>
+    <div class="mt-2 flex flex-wrap gap-x-4">
+      {#each Array.from({ length: sides }, (_, i) => i) as i (i)}
+        <Tick
+          label="Side {wallName(i)}"
+          checked={surface.tightSides?.includes(i) ?? false}
+          onchange={() => toggleTight(i)}
+        />
+      {/each}
+    </div>
+    {#if surface.kind === 'countertop' && surface.tightSides?.length}
+      <QuantityField
+        label="Upstand height"
+        value={surface.upstandM ?? 0}
+        units={desk.units}
+        parse={parseOffset}
+        show={showLength}
+        onchange={(v) => set((s) => (s.upstandM = Math.max(0, v)), 'upstand')}
+      />
+    {/if}
+  {/if}
+  {#if flat || shape.type === 'area'}<BoardsForm {surface} {path} onchange={set} />{/if}
+  <UnitsForm {surface} onchange={set} />
+
+  <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Wood</h2>
+  <div class="mt-2 grid grid-cols-2 gap-3">
+    <QuantityField
+      label="Thickness"
+      value={surface.thicknessM}
+      units={desk.units}
+      parse={parseLength}
+      show={showLength}
+      onchange={(v) => set((s) => (s.thicknessM = v), 'thickness')}
+      problem={desk.problemAt(`${path}/thicknessM`)}
+    />
+    <Choice
+      label="Last grit"
+      value={String(surface.lastGrit)}
+      options={GRITS.map((g) => ({ value: String(g), label: `P${g}` }))}
+      onchange={(v) => set((s) => (s.lastGrit = Number(v)))}
+    />
+  </div>
+  <div class="mt-1">
+    <Tick label="Water-popped" checked={surface.waterPopped} onchange={(v) => set((s) => (s.waterPopped = v))} />
+    <Tick label="Weathered wood" checked={surface.weathered} onchange={(v) => set((s) => (s.weathered = v))} />
+  </div>
+  {#if desk.mayEdit}<button class="btn danger-line mt-2" onclick={onremove}>Remove this surface</button>{/if}
+</section>

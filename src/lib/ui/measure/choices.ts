@@ -1,0 +1,181 @@
+import {
+  profileDefault,
+  textureFactor,
+  type Boards,
+  type CutOut,
+  type Face,
+  type Orientation,
+  type Profile,
+  type Shape,
+  type ShapeType,
+  type SurfaceKind,
+  type Template,
+  type Texture
+} from '$core/surface';
+import { GRITS as ALL_GRITS } from '$core/sanding';
+
+/** Rows of a choice, in the order they are offered. */
+export type Options<T extends string> = readonly { value: T; label: string; note?: string }[];
+
+const times = (factor: number) => `× ${factor.toFixed(2)}`;
+
+export const KINDS: Options<SurfaceKind> = [
+  { value: 'floor', label: 'Floor' },
+  { value: 'deck', label: 'Deck' },
+  { value: 'stair', label: 'Stair' },
+  { value: 'countertop', label: 'Countertop' },
+  { value: 'door', label: 'Door' },
+  { value: 'cladding', label: 'Cladding' },
+  { value: 'cabinet-set', label: 'Cabinet set' },
+  { value: 'handrail', label: 'Handrail' },
+  { value: 'bench-or-planter', label: 'Bench or planter' }
+];
+
+/** Shapes to begin with; L, T and U are walks with their turns already set. */
+export const SHAPES: Options<Template> = [
+  { value: 'rectangle', label: 'Rectangle' },
+  { value: 'L', label: 'L', note: 'six walls' },
+  { value: 'T', label: 'T', note: 'eight walls' },
+  { value: 'U', label: 'U', note: 'eight walls' },
+  { value: 'walls', label: 'Walls', note: 'walking round, any lengths and turns' },
+  { value: 'triangle', label: 'Triangle', note: 'three sides' },
+  { value: 'circle', label: 'Circle' },
+  { value: 'segment', label: 'Segment', note: 'chord and rise' },
+  { value: 'area', label: 'Area known' },
+  { value: 'stair', label: 'Stair', note: 'treads, risers, strings' },
+  { value: 'door', label: 'Door leaf' },
+  { value: 'panels', label: 'Panels', note: 'cabinet fronts' },
+  { value: 'lengths', label: 'Lengths', note: 'length × girth' },
+  { value: 'box', label: 'Box', note: 'bench, planter' }
+];
+
+/** The shape a kind of surface usually is. */
+export const USUAL_SHAPE: Record<SurfaceKind, Template> = {
+  floor: 'rectangle',
+  deck: 'rectangle',
+  stair: 'stair',
+  countertop: 'rectangle',
+  door: 'door',
+  cladding: 'rectangle',
+  'cabinet-set': 'panels',
+  handrail: 'lengths',
+  'bench-or-planter': 'box'
+};
+
+export const TEXTURES: Options<Texture> = (
+  [
+    ['sanded', 'Sanded'],
+    ['sawn', 'Sawn'],
+    ['wire-brushed', 'Wire-brushed'],
+    ['weathered', 'Weathered open'],
+    ['grooved', 'Grooved']
+  ] as const
+).map(([value, label]) => ({ value, label, note: times(textureFactor(value)) }));
+
+export const PROFILES: Options<Profile> = (
+  [
+    ['flat', 'Flat'],
+    ['panelled', 'Panelled'],
+    ['bead', 'Bead'],
+    ['lap', 'Lap']
+  ] as const
+).map(([value, label]) => ({ value, label, note: times(profileDefault(value)) }));
+
+export const ORIENTATIONS: Options<Orientation> = [
+  { value: 'flat', label: 'Flat' },
+  { value: 'upright', label: 'Upright' },
+  { value: 'overhead', label: 'Overhead' }
+];
+
+export const EXPOSURES: Options<NonNullable<Face['exposure']>> = [
+  { value: 'indoors', label: 'Indoors' },
+  { value: 'sheltered', label: 'Sheltered' },
+  { value: 'open', label: 'Open to weather' }
+];
+
+export const REACHES: Options<NonNullable<Face['reach']>> = [
+  { value: 'yes', label: 'Can be reached' },
+  { value: 'before installation', label: 'Before installation' },
+  { value: 'no', label: 'Can’t be reached' }
+];
+
+export const PATTERNS: Options<NonNullable<Boards['pattern']>> = [
+  { value: 'strip', label: 'Strip', note: 'laps lie in the joints along the boards' },
+  { value: 'herringbone', label: 'Herringbone', note: 'laps zigzag: work whole columns' },
+  { value: 'chevron', label: 'Chevron', note: 'laps lie on the column lines' },
+  { value: 'basket weave', label: 'Basket weave', note: 'laps lie round whole squares' }
+];
+
+export const CUT_OUT_KINDS: Options<CutOut['kind']> = [
+  { value: 'hearth', label: 'Hearth' },
+  { value: 'column', label: 'Column' },
+  { value: 'island', label: 'Island' },
+  { value: 'hatch', label: 'Hatch' },
+  { value: 'sink', label: 'Sink' },
+  { value: 'glass', label: 'Glass' },
+  { value: 'opening', label: 'Opening' },
+  { value: 'other', label: 'Other' }
+];
+
+export const GRITS = ALL_GRITS.filter((g) => g <= 400);
+
+/** The plain dimensions of a shape, in the order they are taped. */
+export const DIMENSIONS: {
+  [T in ShapeType]?: readonly { key: string; label: string; zero?: boolean; count?: boolean }[];
+} = {
+  rectangle: [
+    { key: 'lengthM', label: 'Length' },
+    { key: 'widthM', label: 'Width' }
+  ],
+  triangle: [
+    { key: 'aM', label: 'Side A' },
+    { key: 'bM', label: 'Side B' },
+    { key: 'cM', label: 'Side C' }
+  ],
+  circle: [{ key: 'diameterM', label: 'Diameter' }],
+  segment: [
+    { key: 'chordM', label: 'Chord' },
+    { key: 'riseM', label: 'Rise' }
+  ],
+  door: [
+    { key: 'widthM', label: 'Width' },
+    { key: 'heightM', label: 'Height' }
+  ],
+  stair: [
+    { key: 'treads', label: 'Treads', count: true },
+    { key: 'depthM', label: 'Depth with nosing' },
+    { key: 'widthM', label: 'Width' },
+    { key: 'riserM', label: 'Riser height', zero: true },
+    { key: 'nosingGirthM', label: 'Nosing girth', zero: true },
+    { key: 'strings', label: 'Strings', count: true },
+    { key: 'stringLengthM', label: 'String length', zero: true },
+    { key: 'stringGirthM', label: 'String girth', zero: true }
+  ],
+  box: [
+    { key: 'lengthM', label: 'Length' },
+    { key: 'widthM', label: 'Width' },
+    { key: 'heightM', label: 'Height' }
+  ]
+};
+
+/** The field that rules a side of the drawing, by its id; none for a side that follows from others. */
+export function fieldOfSide(shape: Shape, side: number): string | null {
+  switch (shape.type) {
+    case 'walls':
+      return `wall-${side}`;
+    case 'points':
+      return `point-${side}`;
+    case 'triangle':
+      return `dim-${['aM', 'bM', 'cM'][side]}`;
+    case 'rectangle':
+      return `dim-${side % 2 ? 'widthM' : 'lengthM'}`;
+    case 'door':
+      return `dim-${side % 2 ? 'heightM' : 'widthM'}`;
+    case 'circle':
+      return 'dim-diameterM';
+    case 'segment':
+      return side === 0 ? 'dim-riseM' : 'dim-chordM';
+    default:
+      return null;
+  }
+}
