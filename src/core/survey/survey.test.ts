@@ -101,7 +101,7 @@ describe('the verdict', () => {
     ...part
   });
   const input = (part: Partial<VerdictInput> = {}): VerdictInput => ({
-    surface: floorJob().surfaces[0]!,
+    surface: { ...floorJob().surfaces[0]!, look: undefined },
     species: speciesOf('oak'),
     survey: looked(),
     areaM2: 68.4,

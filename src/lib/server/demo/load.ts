@@ -12,7 +12,10 @@ import { addPerson, createCrew, listPeople, type NewCrew } from '../accounts/peo
 import type { Db } from '../db/connect';
 import { createJob } from '../jobs/jobs';
 import { saveCard } from '../shelf/cards';
+import { storePhoto } from '../photos/photos';
+import { keptPicture } from '../photos/picture';
 import { appendEvents } from '../work-log/append';
+import { demoPicture, type DemoPicture } from './picture';
 
 /** The demo world as its files hold it. Times are told from the moment of loading: "-74m" is 74 minutes ago. */
 export interface DemoWorld {
@@ -29,6 +32,7 @@ export interface DemoWorld {
     document: Omit<JobDocument, 'products'>;
     start?: 'best';
     events: { at: string; by: string; type: string; data: unknown }[];
+    photos?: (DemoPicture & { at: string; by: string; surface: string; stage: string })[];
   }[];
 }
 
@@ -54,7 +58,7 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
     const document = sound(checkJobDocument({ ...j.document, products }), j.file);
     if (j.start === 'best') document.startAt = bestStart(document, nowMs);
     const id = await createJob(db, crewId, document, lead!.name, nowMs);
-    for (const [i, e] of j.events.entries()) {
+    const log = async (e: { at: string; by: string; type: string; data: unknown }, i: number) => {
       const event = sound(
         check<NewEvent>(newEvent, {
           id: eventId(nowMs, i),
@@ -66,6 +70,14 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
         `${j.file}, event ${i}`
       );
       await appendEvents(db, crewId, id, [event], people.get(e.by)!, nowMs);
+    };
+    for (const [i, e] of j.events.entries()) await log(e, i);
+    for (const [i, { tone, wear, at, by, ...pin }] of (j.photos ?? []).entries()) {
+      const made = await keptPicture(await demoPicture({ tone, wear }));
+      if (!made.ok) throw new Error(`demo world, ${j.file}, photo ${i}: ${made.problem}`);
+      const photo = eventId(nowMs, 3000 + i);
+      await storePhoto(db, crewId, id, photo, made.picture, people.get(by)!, nowMs);
+      await log({ at, by, type: 'photo.added', data: { photo, ...pin } }, 2000 + i);
     }
   }
   return { crewId };

@@ -14,6 +14,7 @@ import type { WeatherSeries } from '$core/air';
 import type { UnitSystem } from '$core/units';
 import { checkJobDocument } from '$formats/job-json';
 import { clock } from '../clock/clock.svelte';
+import { PhotoDesk } from '../photos/photo-desk.svelte';
 import { WorkLog } from '../worklog/work-log.svelte';
 import type { LoggedEvent } from '$lib/server/work-log/log';
 
@@ -38,6 +39,7 @@ const ONE_STEP_MS = 2500;
 export class JobDesk {
   readonly id: string;
   readonly log: WorkLog;
+  readonly photos: PhotoDesk;
   readonly knowledge: Knowledge;
   readonly mayEdit: boolean;
   readonly mayLog: boolean;
@@ -83,6 +85,7 @@ export class JobDesk {
     this.#rowVersion = data.job.rowVersion;
     this.surfaceId = data.job.document.surfaces[0]?.id ?? '';
     this.log = new WorkLog(data.job.id, data.person, data.events);
+    this.photos = new PhotoDesk(data.job.id, data.person.id, this.log);
     this.take(data);
   }
 

@@ -145,6 +145,7 @@
 {#if !hasOutline(surface.shape)}
   <ObjectDrawing {surface} {units} />
 {:else}
+  <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
   <svg
     bind:this={svg}
     viewBox="0 0 {SHEET.w} {SHEET.h}"

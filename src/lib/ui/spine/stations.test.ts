@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { coatCount, fold, jobStage, liveWork, plan, siteClimate, type JobDocument, type WorkEvent } from '$core/job';
+import {
+  coatCount,
+  fold,
+  jobStage,
+  liveWork,
+  plan,
+  siteClimate,
+  surveySurfaces,
+  type JobDocument,
+  type WorkEvent
+} from '$core/job';
 import { HOUR_MS } from '$core/units';
 import { floorJob, knowledge, made, NOW } from '../../../../tests/fixtures';
 import { stations } from './stations';
@@ -10,6 +20,7 @@ function seen(document: JobDocument, events: WorkEvent[] = []) {
   return stations({
     document,
     plan: plan(document, climate, knowledge, NOW),
+    surveys: surveySurfaces(document, state, climate, knowledge.house, NOW),
     state,
     live: liveWork(document, state, climate, knowledge, NOW),
     stage: jobStage(state, Boolean(document.startAt), coatCount(document)),
@@ -24,10 +35,20 @@ const coat = (n: number, minutes: number) => [
 ];
 
 describe('the spine', () => {
-  it('a new job is at Measure, and only stations that do something are there', () => {
+  it('a new job is at Look, the first of nine', () => {
     const list = seen({ ...floorJob(), surfaces: [], finish: undefined, products: [] });
-    expect(list.map((s) => s.id)).toEqual(['measure', 'choose', 'load', 'when', 'work', 'leave', 'keep']);
-    expect(at(list, 'measure')).toMatchObject({ state: 'now', word: 'now, walk round it' });
+    expect(list.map((s) => s.id)).toEqual([
+      'look',
+      'measure',
+      'ready',
+      'choose',
+      'load',
+      'when',
+      'work',
+      'leave',
+      'keep'
+    ]);
+    expect(at(list, 'look')).toMatchObject({ state: 'now', word: 'now, what is it?' });
     expect(list.filter((s) => s.state === 'now')).toHaveLength(1);
   });
   it('a measured one is at Choose, a chosen one at When, a booked one at Load', () => {
@@ -36,6 +57,19 @@ describe('the spine', () => {
     const booked = seen({ ...floorJob(), startAt: new Date(NOW + HOUR_MS).toISOString() });
     expect(at(booked, 'load').state).toBe('now');
     expect(at(booked, 'when').word).toBe('10:40');
+  });
+  it('Look says the verdict, and holds a job that must wait; a floor nobody looked at is not called done', () => {
+    expect(at(seen(floorJob()), 'look')).toMatchObject({ state: 'ahead', word: 'not yet' });
+    const wax = [made('finding.noted', { surface: 'floor', finding: 'wax', present: true }, -60)];
+    expect(at(seen(floorJob(), wax), 'look')).toMatchObject({ state: 'done', word: 'ready after' });
+    const rot = [made('finding.noted', { surface: 'floor', finding: 'rot', present: true }, -60)];
+    expect(at(seen(floorJob(), rot), 'look')).toMatchObject({ state: 'check', word: 'do not oil' });
+  });
+  it('a booked job whose preparation has begun is at Ready', () => {
+    const booked = { ...floorJob(), startAt: new Date(NOW + HOUR_MS).toISOString() };
+    const list = seen(booked, [made('prep.done', { surface: 'floor', step: 'mask' }, -60)]);
+    expect(at(list, 'ready')).toMatchObject({ state: 'now', word: expect.stringMatching(/^now, 1 of \d+ steps$/) });
+    expect(at(seen(booked), 'ready').state).toBe('ahead');
   });
   it('says what is so at each station', () => {
     const list = seen(floorJob());

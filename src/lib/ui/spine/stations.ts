@@ -1,18 +1,20 @@
 import {
   coatCount,
   finishCard,
+  lookTally,
   openBays,
   ragsUnaccounted,
   type JobDocument,
   type JobStage,
   type LiveWork,
   type Plan,
+  type SurfaceSurvey,
   type WorkState
 } from '$core/job';
 import { showArea, showVolume, type UnitSystem } from '$core/units';
 import { dayMonth, monthYear, whenWords } from '../words/time';
 
-export type StationId = 'measure' | 'choose' | 'load' | 'when' | 'work' | 'leave' | 'keep';
+export type StationId = 'look' | 'measure' | 'ready' | 'choose' | 'load' | 'when' | 'work' | 'leave' | 'keep';
 
 /** A station of a job's spine: where it stands, and in a few words why. */
 export interface Station {
@@ -25,6 +27,7 @@ export interface Station {
 interface Seen {
   document: JobDocument;
   plan: Plan;
+  surveys: readonly SurfaceSurvey[];
   state: WorkState;
   live: LiveWork;
   stage: JobStage;
@@ -32,27 +35,20 @@ interface Seen {
   units: UnitSystem;
 }
 
-/** The stations that do something today, in the order of the work. */
+/** The nine stations in the order of the work. */
 export function stations(s: Seen): Station[] {
   const now: StationId = {
     planning: planningStation(s),
-    booked: 'load' as const,
+    booked: prepUnderWay(s) ? ('ready' as const) : ('load' as const),
     working: 'work' as const,
     drying: 'leave' as const,
     'in care': 'keep' as const
   }[s.stage];
-  const order: StationId[] = ['measure', 'choose', 'load', 'when', 'work', 'leave', 'keep'];
+  const order: StationId[] = ['look', 'measure', 'ready', 'choose', 'load', 'when', 'work', 'leave', 'keep'];
   return order.map((id, i) => {
-    const stopped =
-      (id === 'measure' || id === 'choose') &&
-      s.plan.problems.some(
-        (p) =>
-          p.severity === 'stop' &&
-          isAt(p.path, id) &&
-          (id === 'choose' ? s.document.finish : s.document.surfaces.length)
-      );
-    const state =
-      id === now ? (stopped ? 'check' : 'now') : stopped ? 'check' : i < order.indexOf(now) ? 'done' : 'ahead';
+    const stopped = isStopped(id, s);
+    const passed = i < order.indexOf(now) && !(id === 'ready' && prepLeft(s)) && !(id === 'look' && neverLooked(s));
+    const state = stopped ? 'check' : id === now ? 'now' : passed ? 'done' : 'ahead';
     return {
       id,
       name: id[0]!.toUpperCase() + id.slice(1),
@@ -62,18 +58,55 @@ export function stations(s: Seen): Station[] {
   });
 }
 
+/** What stands in the way of a station and must be settled there. Work that is done is not called back. */
+function isStopped(id: StationId, s: Seen): boolean {
+  if (id === 'look') {
+    const { worst } = lookTally(s.surveys);
+    return s.stage !== 'in care' && s.state.coats.length === 0 && (worst === 'do not oil' || worst === 'wait until');
+  }
+  if (id !== 'measure' && id !== 'choose') return false;
+  if (!(id === 'choose' ? s.document.finish : s.document.surfaces.length)) return false;
+  return s.plan.problems.some((p) => p.severity === 'stop' && isAt(p.path, id));
+}
+
 const isAt = (path: string, id: StationId) =>
   id === 'choose' ? path.startsWith('/finish') || path.startsWith('/products') : path.startsWith('/surfaces');
 
 function planningStation(s: Seen): StationId {
-  if (s.document.surfaces.length === 0) return 'measure';
+  if (s.document.surfaces.length === 0) return 'look';
   return s.document.finish ? 'when' : 'choose';
 }
 
-function word(id: StationId, { document, plan, state, live, nowMs, units }: Seen): string {
+const prepTotals = (s: Seen) =>
+  s.surveys.reduce((t, x) => ({ done: t.done + x.prepDone.done, of: t.of + x.prepDone.of }), { done: 0, of: 0 });
+/** Prepared in part and not yet coated. */
+const prepUnderWay = (s: Seen): boolean => {
+  const { done, of } = prepTotals(s);
+  return done > 0 && done < of;
+};
+const prepLeft = (s: Seen): boolean => {
+  const { done, of } = prepTotals(s);
+  return done < of && s.state.coats.length === 0;
+};
+const neverLooked = (s: Seen): boolean => lookTally(s.surveys).looked === 0 && s.state.coats.length === 0;
+
+function word(id: StationId, seen: Seen): string {
+  const { document, plan, state, live, nowMs, units } = seen;
   const { timeZone } = document.site;
   const card = finishCard(document);
   switch (id) {
+    case 'look': {
+      const { looked, of, worst } = lookTally(seen.surveys);
+      if (of === 0) return 'what is it?';
+      if (looked === 0) return state.coats.length ? 'not written down' : 'not yet';
+      return looked < of ? `${looked} of ${of} looked at` : worst;
+    }
+    case 'ready': {
+      const { done, of } = prepTotals(seen);
+      if (of === 0) return 'after Look';
+      if (done === 0) return state.coats.length ? 'not written down' : `${of} steps`;
+      return done === of ? 'prepared' : `${done} of ${of} steps`;
+    }
     case 'measure':
       return plan.totalAreaM2 > 0 ? showArea(plan.totalAreaM2, units) : 'walk round it';
     case 'choose':

@@ -12,12 +12,25 @@ export interface QueuedEvent {
   refused?: string;
 }
 
+/** A photo taken on this device that the server does not have yet, or that it refused, with its reason. */
+export interface QueuedPhoto {
+  id: string;
+  jobId: string;
+  by: string;
+  /** The event that pins it. */
+  eventId: string;
+  picture: Blob;
+  refused?: string;
+}
+
 class DeviceQueue extends Dexie {
   events!: EntityTable<QueuedEvent, 'id'>;
+  photos!: EntityTable<QueuedPhoto, 'id'>;
 
   constructor() {
     super('basket-work');
     this.version(1).stores({ events: 'id, jobId' });
+    this.version(2).stores({ events: 'id, jobId', photos: 'id, jobId' });
   }
 }
 

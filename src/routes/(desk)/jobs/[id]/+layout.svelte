@@ -13,13 +13,17 @@
   // svelte-ignore state_referenced_locally
   const desk = provideJobDesk(new JobDesk(data));
   $effect(() => desk.take(data));
-  onMount(() => desk.log.start());
+  onMount(() => {
+    const ends = [desk.log.start(), desk.photos.start()];
+    return () => ends.forEach((end) => end());
+  });
 
   const viewing = $derived(page.url.pathname.split('/').pop() ?? '');
   const seen = $derived(
     stations({
       document: desk.document,
       plan: desk.plan,
+      surveys: desk.surveys,
       state: desk.state,
       live: desk.live,
       stage: desk.stage,

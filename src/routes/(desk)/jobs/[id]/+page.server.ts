@@ -8,7 +8,7 @@ export const load: PageServerLoad = async ({ params, locals }) => {
   const job = await findJob(db, locals.person!.crewId, params.id);
   if (!job) error(404, 'There is no such job in your crew.');
   const { surfaces, finish } = job.document;
-  const planning = surfaces.length === 0 ? 'measure' : finish ? 'when' : 'choose';
+  const planning = surfaces.length === 0 ? 'look' : finish ? 'when' : 'choose';
   redirect(
     303,
     `/jobs/${job.id}/${{ planning, booked: 'load', working: 'work', drying: 'leave', 'in care': 'keep' }[job.stage]}`

@@ -18,6 +18,8 @@
   import ReadingPanel from '$lib/ui/worklog/ReadingPanel.svelte';
   import RagBar from '$lib/ui/worklog/RagBar.svelte';
   import TackPanel from '$lib/ui/worklog/TackPanel.svelte';
+  import JustDoneLine from '$lib/ui/worklog/JustDoneLine.svelte';
+  import { JustDone } from '$lib/ui/worklog/just-done.svelte';
   import WorkRecord from '$lib/ui/worklog/WorkRecord.svelte';
 
   const desk = useJobDesk();
@@ -28,8 +30,7 @@
   const rest = $derived(steps.filter((s) => s !== first && s.kind !== 'rags'));
   type Panel = { kind: 'mix' | 'close' | 'tack'; coat: number } | { kind: 'note' } | { kind: 'reading' };
   let panel = $state<Panel | null>(null);
-  let done = $state<{ words: string; id: string; untilMs: number } | null>(null);
-  const UNDO_MS = 10_000;
+  const done = new JustDone();
   const air = $derived(desk.climate ? siteHourAt(desk.climate, clock.now) : null);
   const lastCoat = $derived(desk.state.coats.at(-1)?.coat ?? 0);
   $effect(() => {
@@ -39,10 +40,7 @@
   function logged(words: string, id: string | undefined) {
     panel = null;
     scrollTo({ top: 0 });
-    if (!id) return;
-    const mine = { words, id, untilMs: Date.now() + UNDO_MS };
-    done = mine;
-    setTimeout(() => done === mine && (done = null), UNDO_MS);
+    done.say(words, id);
   }
   async function act(s: Step) {
     switch (s.kind) {
@@ -122,17 +120,7 @@
         >
       </section>
     {/if}
-    <div class="done" role="status">
-      {#if done}<b>{done.words}.</b>
-        <button
-          class="link"
-          onclick={async () => {
-            const { id } = done!;
-            done = null;
-            await desk.log.undo(id);
-          }}>Undo</button
-        >{/if}
-    </div>
+    <JustDoneLine {done} />
 
     {#if !panel && desk.mayLog}
       <ul class="next" aria-label="Next">
@@ -190,11 +178,6 @@
     grid-template-columns: minmax(0, 1fr) minmax(0, 460px);
     gap: 24px;
     align-items: start;
-  }
-  .done {
-    min-height: 34px;
-    padding: 6px 12px;
-    font-size: 16px;
   }
   .next li {
     display: grid;

@@ -1,0 +1,174 @@
+<script lang="ts">
+  import type { StepProgress } from '$core/prep';
+  import { showDuration } from '$core/units';
+  import { useJobDesk } from '../job/job-desk.svelte';
+  import Sign from '../marks/Sign.svelte';
+  import type { JustDone } from '../worklog/just-done.svelte';
+  import { waitWords } from './step-words';
+
+  interface Props {
+    surfaceId: string;
+    unit?: string;
+    progress: StepProgress;
+    done: JustDone;
+  }
+  /** The step under the hand: how, with what, how long; then its gates, one large target each. */
+  const { surfaceId, unit, progress, done }: Props = $props();
+  const desk = useJobDesk();
+  const { step, status, record } = $derived(progress);
+  const who = $derived({ surface: surfaceId, step: step.id, ...(unit !== undefined && { unit }) });
+
+  async function finish() {
+    done.say(`${step.name} done${unit ? ` on ${unit}` : ''}`, await desk.log.add('prep.done', who));
+  }
+  async function check(gate: string, passed: boolean) {
+    const id = await desk.log.add('gate.checked', { ...who, gate, passed });
+    const words = step.gates.find((g) => g.id === gate)!.words;
+    done.say(passed ? `${words}: passed` : `Gate failed: ${step.grit ? `P${step.grit}` : step.name} again`, id);
+  }
+  const lastFail = $derived(record?.failures.at(-1));
+</script>
+
+<section class="card" class:gate={status === 'gate'} aria-label="{step.name}{unit ? `, ${unit}` : ''}">
+  <h2>{status === 'gate' ? `Check before going on` : status === 'again' ? `Again: ${step.name}` : step.name}</h2>
+  {#if unit}<p class="unit">{unit}</p>{/if}
+  {#if status === 'again' && lastFail}
+    <p class="fail">
+      <Sign kind="stop" size={16} /><span
+        ><b>{step.gates.find((g) => g.id === lastFail.gate)?.words ?? lastFail.gate}: failed.</b>
+        {lastFail.by.split(' ')[0]} saw it. {step.grit
+          ? `Repeat P${step.grit}; finer grits only polish what is left.`
+          : 'Do it again.'}</span
+      >
+    </p>
+  {/if}
+  {#if status === 'gate'}
+    <ul class="gates">
+      {#each step.gates as g (g.id)}
+        {@const passed = record?.gates[g.id]?.passed}
+        <li class:passed>
+          <span><b>{g.words}</b><span class="how">{g.how}</span></span>
+          {#if passed}
+            <span class="ok"><Sign kind="go" />yes</span>
+          {:else}
+            <span class="two" role="group" aria-label={g.words}>
+              <button class="yes" disabled={!desk.mayLog} onclick={() => check(g.id, true)}
+                >Yes<span class="unseen">: {g.words}</span></button
+              >
+              <button class="no" disabled={!desk.mayLog} onclick={() => check(g.id, false)}
+                >No<span class="unseen">: {g.words}</span></button
+              >
+            </span>
+          {/if}
+        </li>
+      {/each}
+    </ul>
+  {:else}
+    <p class="why">{step.why}</p>
+    <p class="facts">
+      <b>{showDuration(step.minutes * 60_000)}</b> of one person{step.machine ? `, ${step.machine}` : ''}{step.wait
+        ? `. Then ${waitWords(step.wait)}`
+        : ''}
+    </p>
+    {#if step.consumables.length}<p class="facts">
+        {step.consumables.map((c) => `${c.count} ${c.name}`).join(', ')}
+      </p>{/if}
+    {#if desk.mayLog}<button class="btn glove mt-3" onclick={finish}
+        >{step.gates.length ? 'Done, now check it' : 'Done'}</button
+      >{:else}<p class="mt-3 font-semibold">The crew on site writes this down.</p>{/if}
+  {/if}
+</section>
+
+<style>
+  .card {
+    background: var(--now);
+    color: var(--on-now);
+    padding: 16px;
+  }
+  h2 {
+    font-size: 26px;
+    line-height: 30px;
+  }
+  .unit {
+    font: 680 18px var(--fig);
+  }
+  .why {
+    margin-top: 6px;
+    font-size: 16px;
+  }
+  .facts {
+    margin-top: 6px;
+    font-size: 15px;
+  }
+  .fail {
+    display: flex;
+    gap: 8px;
+    margin-top: 8px;
+    padding: 8px;
+    background: var(--sheet);
+    color: var(--ink);
+  }
+  .gates {
+    margin-top: 10px;
+    display: grid;
+    gap: 8px;
+  }
+  .gates li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 10px;
+    align-items: center;
+    background: var(--sheet);
+    color: var(--ink);
+    padding: 10px;
+  }
+  .gates b {
+    font-size: 17px;
+  }
+  .how {
+    display: block;
+    font-size: 14px;
+    color: var(--ink-2);
+  }
+  .two {
+    display: flex;
+    gap: 8px;
+    position: relative;
+  }
+  .two button {
+    min-width: 72px;
+    min-height: 64px;
+    font: 680 18px var(--txt);
+    border: 2px solid var(--ink);
+  }
+  .yes {
+    background: var(--ink);
+    color: var(--on-ink);
+  }
+  .no {
+    background: var(--sheet);
+    color: var(--ink);
+  }
+  .two button:disabled {
+    opacity: 0.5;
+  }
+  .ok {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    font-weight: 640;
+  }
+  .card :global(.btn.glove) {
+    background: var(--on-now);
+    border-color: var(--on-now);
+    color: #fff;
+  }
+  @media (max-width: 760px) {
+    .gates li {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .two button {
+      flex: 1;
+    }
+  }
+</style>

@@ -1,0 +1,72 @@
+<script lang="ts">
+  import { safetyClosing } from '$core/safety';
+  import Cautions from '$lib/ui/job/Cautions.svelte';
+  import FirstSurface from '$lib/ui/job/FirstSurface.svelte';
+  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import JobTitle from '$lib/ui/job/JobTitle.svelte';
+  import SurfaceTabs from '$lib/ui/job/SurfaceTabs.svelte';
+  import Checklist from '$lib/ui/look/Checklist.svelte';
+  import Moisture from '$lib/ui/look/Moisture.svelte';
+  import Tests from '$lib/ui/look/Tests.svelte';
+  import VerdictBlock from '$lib/ui/look/VerdictBlock.svelte';
+  import WoodForm from '$lib/ui/look/WoodForm.svelte';
+  import PhotoStrip from '$lib/ui/photos/PhotoStrip.svelte';
+  import JustDoneLine from '$lib/ui/worklog/JustDoneLine.svelte';
+  import { JustDone } from '$lib/ui/worklog/just-done.svelte';
+
+  const desk = useJobDesk();
+  const done = new JustDone();
+</script>
+
+<JobTitle facts="{desk.document.client.name}. What is the wood, what is on it, can it be done?">
+  {#snippet actions()}
+    <button class="btn line" disabled={!desk.canUndo} onclick={() => desk.undo()}>Undo</button>
+  {/snippet}
+</JobTitle>
+{#if desk.document.surfaces.length === 0}<FirstSurface />{/if}
+<SurfaceTabs>
+  {#snippet children(surface, index)}
+    {@const seen = desk.surveys.find((s) => s.surfaceId === surface.id)!}
+    <div class="two">
+      <div class="verdict"><VerdictBlock {seen} /></div>
+      <div class="walk">
+        <WoodForm {surface} {index} part="wood" />
+        <Checklist surfaceId={surface.id} survey={seen.survey} {done} />
+        <Tests surfaceId={surface.id} survey={seen.survey} {done} />
+        <WoodForm {surface} {index} part="life" />
+      </div>
+      <div class="beside">
+        <JustDoneLine {done} />
+        <Moisture {surface} {seen} {done} />
+        <PhotoStrip {surface} photos={seen.survey.photos} />
+        <Cautions cautions={seen.cautions} closing={safetyClosing} />
+      </div>
+    </div>
+  {/snippet}
+</SurfaceTabs>
+
+<style>
+  .two {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(320px, 420px);
+    gap: 18px 26px;
+    margin-top: 12px;
+    align-items: start;
+  }
+  .verdict {
+    grid-column: 1 / 3;
+  }
+  .walk,
+  .beside {
+    display: grid;
+    gap: 22px;
+  }
+  @media (max-width: 1000px) {
+    .two {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .verdict {
+      grid-column: 1;
+    }
+  }
+</style>

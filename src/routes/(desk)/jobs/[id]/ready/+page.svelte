@@ -1,0 +1,157 @@
+<script lang="ts">
+  import { unitProgress } from '$core/prep';
+  import { safetyClosing } from '$core/safety';
+  import { showDuration } from '$core/units';
+  import Cautions from '$lib/ui/job/Cautions.svelte';
+  import FirstSurface from '$lib/ui/job/FirstSurface.svelte';
+  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import JobTitle from '$lib/ui/job/JobTitle.svelte';
+  import SurfaceTabs from '$lib/ui/job/SurfaceTabs.svelte';
+  import Sign from '$lib/ui/marks/Sign.svelte';
+  import PhotoStrip from '$lib/ui/photos/PhotoStrip.svelte';
+  import LadderPicture from '$lib/ui/ready/LadderPicture.svelte';
+  import { allConsumables } from '$lib/ui/ready/step-words';
+  import StepCard from '$lib/ui/ready/StepCard.svelte';
+  import StepList from '$lib/ui/ready/StepList.svelte';
+  import UnitBoard from '$lib/ui/ready/UnitBoard.svelte';
+  import Why from '$lib/ui/why/Why.svelte';
+  import JustDoneLine from '$lib/ui/worklog/JustDoneLine.svelte';
+  import { JustDone } from '$lib/ui/worklog/just-done.svelte';
+
+  const desk = useJobDesk();
+  const done = new JustDone();
+  const zone = $derived(desk.document.site.timeZone);
+  let unit = $state('');
+  const total = $derived({
+    person: desk.surveys.reduce((s, x) => s + x.prep.personMinutes, 0),
+    elapsed: desk.surveys.reduce((s, x) => s + x.prep.elapsedMinutes, 0)
+  });
+  const hours = (minutes: number) => showDuration(Math.round(minutes) * 60_000);
+  const consumables = $derived(allConsumables(desk.surveys.map((s) => s.prep)));
+</script>
+
+<JobTitle
+  facts={desk.surveys.length
+    ? `${hours(total.person)} of work, ${hours(total.elapsed)} with ${desk.document.crew.people} people and the waits`
+    : 'What comes before the oil'}
+/>
+{#if desk.document.surfaces.length === 0}<FirstSurface />{/if}
+<SurfaceTabs>
+  {#snippet children(surface)}
+    {@const seen = desk.surveys.find((s) => s.surfaceId === surface.id)!}
+    {@const log = desk.state.prep[surface.id] ?? {}}
+    {@const picked = surface.units ? (surface.units.includes(unit) ? unit : surface.units[0]!) : undefined}
+    {@const steps = unitProgress(seen.prep, log, picked)}
+    {@const current = steps.find((p) => p.status !== 'done')}
+    {@const ladder = seen.prep.ladder}
+    <div class="two">
+      <div class="main">
+        {#if seen.verdict.word === 'do not oil' || seen.verdict.word === 'wait until'}
+          <p class="flex gap-3 bg-check-fill px-4 py-3">
+            <Sign kind={seen.verdict.word === 'do not oil' ? 'stop' : 'check'} /><span
+              ><b>{seen.verdict.reasons[0]!.reason}</b>
+              {seen.verdict.reasons[0]!.remedy} <a class="link" href="/jobs/{desk.id}/look">Look</a></span
+            >
+          </p>
+        {/if}
+        {#if !ladder.ok}
+          <p class="flex gap-3 bg-stop-tint px-4 py-3 text-stop" role="alert">
+            <Sign kind="stop" /><span><b>No ladder.</b> {ladder.problem}</span>
+          </p>
+        {/if}
+        {#if current}<StepCard surfaceId={surface.id} unit={picked} progress={current} {done} />
+        {:else}<p class="bg-go-tint flex items-center gap-3 p-4 text-[18px]">
+            <Sign kind="go" size={26} /><b>{picked ?? surface.name} is ready for oil.</b>
+          </p>{/if}
+        <JustDoneLine {done} />
+        {#if surface.units}
+          <h2 class="mt-4">Which piece has had what</h2>
+          <UnitBoard
+            plan={seen.prep}
+            {log}
+            units={surface.units}
+            unit={picked!}
+            onpick={(u) => {
+              unit = u;
+              scrollTo({ top: 0 });
+            }}
+          />
+        {/if}
+        <h2 class="mt-4 border-b-[1.5px] border-ink pb-1">
+          Steps{picked ? `, ${picked}` : ''}
+          <span class="dim text-[14px] font-normal">{seen.prepDone.done} of {seen.prepDone.of} done</span>
+        </h2>
+        <StepList {steps} timeZone={zone} />
+      </div>
+      <div class="beside">
+        {#if ladder.ok}
+          <section aria-label="Sanding ladder">
+            <h2 class="border-b-[1.5px] border-ink pb-1">Sanding ladder</h2>
+            <div class="mt-2 max-w-[320px]">
+              <LadderPicture
+                {ladder}
+                doneGrits={new Set(steps.flatMap((p) => (p.status === 'done' && p.step.grit ? [p.step.grit] : [])))}
+              />
+            </div>
+            <p class="text-[14px]">
+              <Why
+                about="this ladder"
+                formula="The fewest steps from the grits in stock whose particle shrinks by no more than the rule allows"
+                lines={[
+                  { name: 'rule', value: desk.knowledge.house.sanding.ladder, grade: 'house' },
+                  { name: 'largest jump made', value: `÷ ${ladder.worstJump.toFixed(2)}`, grade: 'law' },
+                  {
+                    name: 'grits in stock',
+                    value: desk.knowledge.house.sanding.gritsInStock.join(', '),
+                    grade: 'house'
+                  }
+                ]}>{desk.knowledge.house.sanding.ladder}, largest jump ÷ {ladder.worstJump.toFixed(2)}</Why
+              >
+            </p>
+          </section>
+        {/if}
+        <section aria-label="What it takes">
+          <h2 class="border-b-[1.5px] border-ink pb-1">What it takes, all surfaces</h2>
+          <ul class="takes">
+            {#each consumables as c (c.name)}<li><span>{c.name}</span><b class="fig">{c.count}</b></li>{/each}
+          </ul>
+        </section>
+        <PhotoStrip {surface} photos={seen.survey.photos} stage="during" />
+        <Cautions cautions={seen.cautions} closing={safetyClosing} />
+      </div>
+    </div>
+  {/snippet}
+</SurfaceTabs>
+
+<style>
+  .two {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(280px, 350px);
+    gap: 18px 26px;
+    margin-top: 12px;
+    align-items: start;
+  }
+  .main {
+    display: grid;
+    gap: 10px;
+    min-width: 0;
+  }
+  .beside {
+    display: grid;
+    gap: 22px;
+  }
+  .takes li {
+    display: flex;
+    justify-content: space-between;
+    border-bottom: 1px solid var(--rule);
+    padding: 4px 0;
+  }
+  .takes b {
+    font-size: 17px;
+  }
+  @media (max-width: 1000px) {
+    .two {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>
