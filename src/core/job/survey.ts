@@ -1,5 +1,5 @@
 import type { HouseRules } from '../house';
-import { prepPlan, prepTally, type PrepPlan } from '../prep';
+import { prepPlan, prepTally, stepsDone, type PrepPlan } from '../prep';
 import { cautionById, type Caution } from '../safety';
 import { measureSurface, unitCount, type Surface } from '../surface';
 import {
@@ -10,6 +10,7 @@ import {
   moistureStats,
   moistureTrend,
   readingsWanted,
+  settledVerdict,
   verdictOf,
   type MoistureStats,
   type MoistureTrend,
@@ -68,7 +69,7 @@ function surveySurface(
   const measured = measureSurface(surface);
   const areaM2 = measured.ok ? measured.areaM2 * unitCount(surface) : 0;
   const moisture = moistureSeen(job, surface, survey, areaM2, climate, house, nowMs);
-  const verdict = verdictOf({
+  const found = verdictOf({
     surface,
     species: speciesOf(surface.speciesId),
     survey,
@@ -88,15 +89,22 @@ function surveySurface(
   });
   const prep = prepPlan({
     surface,
-    demands: new Set<PrepDemand>(verdict.reasons.flatMap((r) => r.prep)),
+    demands: new Set<PrepDemand>(found.reasons.flatMap((r) => r.prep)),
     maxGrit: card?.maxGrit,
     clogs: lastResults(survey).get('sanding dust') === 'gums up',
     isocyanateDust: Boolean(card?.isocyanate),
     people: job.crew.people,
     house
   });
+  const log = state.prep[surface.id] ?? {};
+  const doneSteps = stepsDone(prep, log, surface.units);
+  const sanded = prep.steps.filter((s) => s.grit !== undefined).map((s) => s.id);
+  const verdict = settledVerdict(found, (r) => {
+    const cure = r.prep.length ? r.prep.map((d) => d.replaceAll(' ', '-')) : sanded;
+    return cure.length > 0 && cure.every((id) => doneSteps.has(id));
+  });
   const asked = new Set([
-    ...verdict.reasons.flatMap((r) => (r.caution ? [r.caution] : [])),
+    ...found.reasons.flatMap((r) => (r.caution ? [r.caution] : [])),
     ...prep.steps.flatMap((s) => s.cautions)
   ]);
   return {
@@ -107,7 +115,7 @@ function surveySurface(
     verdict,
     cautions: [...asked, ...(asked.has('dust') ? ['sanding-bags'] : [])].map(cautionById),
     prep,
-    prepDone: prepTally(prep, state.prep[surface.id] ?? {}, surface.units)
+    prepDone: prepTally(prep, log, surface.units)
   };
 }
 

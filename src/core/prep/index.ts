@@ -4,6 +4,7 @@ export {
   endGrit,
   gateTable,
   prepPlan,
+  type Consumable,
   type Gate,
   type PrepInput,
   type PrepPlan,
@@ -13,6 +14,7 @@ export {
 export {
   prepTally,
   stepKey,
+  stepsDone,
   unitProgress,
   type PrepLog,
   type StepProgress,

@@ -19,6 +19,13 @@ export interface PrepWait {
   why: string;
 }
 
+/** What a step uses up: pieces, or metres, m², litres or grams. */
+export interface Consumable {
+  name: string;
+  count: number;
+  unit?: 'm' | 'm²' | 'L' | 'g';
+}
+
 /** One step of getting a surface ready for oil. Minutes are of one person over all units. */
 export interface PrepStep {
   id: string;
@@ -28,7 +35,7 @@ export interface PrepStep {
   machine?: string;
   minutes: number;
   wait?: PrepWait;
-  consumables: { name: string; count: number }[];
+  consumables: Consumable[];
   gates: Gate[];
   cautions: string[];
 }
@@ -54,7 +61,15 @@ interface StepRow {
   minutesEach?: number;
   minutesPerUnit?: number;
   wait?: PrepWait;
-  consumables?: { name: string; perM2?: number; perM?: number; perUnit?: number; perPerson?: number; each?: number }[];
+  consumables?: {
+    name: string;
+    unit?: string;
+    perM2?: number;
+    perM?: number;
+    perUnit?: number;
+    perPerson?: number;
+    each?: number;
+  }[];
   cautions?: string[];
 }
 
@@ -178,13 +193,14 @@ function stepOf(r: StepRow, s: Sizes): PrepStep {
     ...(r.wait && { wait: r.wait }),
     consumables: (r.consumables ?? []).map((c) => ({
       name: c.name,
+      ...(c.unit && { unit: c.unit as Consumable['unit'] }),
       count: roundUp(
         (c.perM2 ?? 0) * s.areaM2 +
           (c.perM ?? 0) * s.edgeM +
           (c.perUnit ?? 0) * units +
           (c.perPerson ?? 0) * s.people +
           (c.each ?? 0),
-        /, L$/.test(c.name)
+        c.unit === 'L'
       )
     })),
     gates: r.id === 'before-oil' ? gatesAt('before oil') : [],

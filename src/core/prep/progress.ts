@@ -45,3 +45,13 @@ export function prepTally(plan: PrepPlan, log: PrepLog, units?: readonly string[
   const all = (units ?? [undefined]).flatMap((u) => unitProgress(plan, log, u));
   return { done: all.filter((p) => p.status === 'done').length, of: all.length };
 }
+
+/** Ids of the steps that are done, gates and all, on every unit. */
+export function stepsDone(plan: PrepPlan, log: PrepLog, units?: readonly string[]): Set<string> {
+  const each = (units ?? [undefined]).map((u) => unitProgress(plan, log, u));
+  return new Set(
+    plan.steps
+      .map((s) => s.id)
+      .filter((id) => each.every((steps) => steps.find((p) => p.step.id === id)?.status === 'done'))
+  );
+}

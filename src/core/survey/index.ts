@@ -22,6 +22,7 @@ export {
   type MoistureTrend
 } from './moisture';
 export {
+  settledVerdict,
   surveyFacts,
   verdictOf,
   type PrepDemand,

@@ -28,6 +28,8 @@ export interface VerdictReason {
   stations: StationName[];
   caution?: string;
   prep: PrepDemand[];
+  /** Its cure is done: it no longer weighs. */
+  settled: boolean;
 }
 
 export interface Verdict {
@@ -109,11 +111,26 @@ export function verdictOf(input: VerdictInput): Verdict {
       remedy: filled(r.remedy, values),
       stations: r.stations as StationName[],
       ...(r.caution && { caution: r.caution }),
-      prep: (r.prep ?? []) as PrepDemand[]
+      prep: (r.prep ?? []) as PrepDemand[],
+      settled: false
     }))
     .sort((a, b) => GRAVITY.indexOf(b.verdict) - GRAVITY.indexOf(a.verdict));
   const looked = isLookedAt(input.survey) || input.surface.look?.oldFinish !== undefined;
-  return { word: reasons.length && looked ? reasons[0]!.verdict : looked ? 'ready' : 'not looked at', reasons };
+  return { word: looked ? gravest(reasons) : 'not looked at', reasons };
+}
+
+const gravest = (reasons: readonly VerdictReason[]): VerdictWord => reasons.find((r) => !r.settled)?.verdict ?? 'ready';
+
+/**
+ * A verdict after preparation: a reason whose cure is prepared for, and done, no longer weighs. Lead is never settled by
+ * work: only its test does that.
+ */
+export function settledVerdict(verdict: Verdict, isDone: (reason: VerdictReason) => boolean): Verdict {
+  const reasons = verdict.reasons.map((r) => ({
+    ...r,
+    settled: r.verdict === 'ready after' && r.caution !== 'lead' && r.stations.includes('ready') && isDone(r)
+  }));
+  return { word: verdict.word === 'not looked at' ? verdict.word : gravest(reasons), reasons };
 }
 
 const holds = (r: Rule, facts: ReadonlySet<string>): boolean =>
@@ -135,10 +152,15 @@ function reasonValues({ moisture, survey, areaM2 }: VerdictInput): Record<string
       limit: String(moisture.limitPercent),
       least: String(moisture.leastPercent),
       emc: one(moisture.trend.emcPercent),
-      days: moisture.trend.daysToLimit === null ? '–' : String(Math.max(1, Math.ceil(moisture.trend.daysToLimit)))
+      days: moisture.trend.daysToLimit === null ? '–' : daysWords(moisture.trend.daysToLimit)
     })
   };
 }
+
+const daysWords = (days: number) => {
+  const whole = Math.max(1, Math.ceil(days));
+  return `${whole} ${whole === 1 ? 'day' : 'days'}`;
+};
 
 const filled = (text: string, values: Record<string, string>) =>
   text.replace(/\{(\w+)\}/g, (_, name: string) => values[name] ?? '–');

@@ -2,7 +2,8 @@
   /** A whole number, typed or stepped. */
   interface Props {
     label: string;
-    value: number;
+    /** Null while nobody has said. */
+    value: number | null;
     least?: number;
     most: number;
     onchange: (value: number) => void;
@@ -28,7 +29,7 @@
     class="field"
     inputmode="numeric"
     autocomplete="off"
-    {value}
+    value={value ?? ''}
     aria-invalid={wrong ? true : undefined}
     aria-describedby="{fieldId}-d"
     oninput={(e) => typed(e.currentTarget.value)}

@@ -63,7 +63,7 @@
           class="field fig min-h-14 text-[24px]"
           inputmode="decimal"
           autocomplete="off"
-          placeholder="8.5"
+          placeholder="%"
           bind:value={typed}
           aria-invalid={wrong ? true : undefined}
           aria-describedby="mc-d"

@@ -46,7 +46,7 @@
   >
     <Combobox.Input
       id="{id}-in"
-      class="field min-h-12"
+      class="field"
       clearOnDeselect={false}
       oninput={(e) => (find = e.currentTarget.value)}
       onfocus={(e) => e.currentTarget.select()}

@@ -29,17 +29,21 @@
   {#if seen.verdict.word === 'not looked at'}
     <p class="mt-1">Walk round it: wood, what is on it, tests, moisture. The verdict comes by itself.</p>
   {:else if seen.verdict.word === 'ready'}
-    <p class="mt-1">Nothing stands against oil. Prepare it as planned.</p>
+    <p class="mt-1">
+      {seen.verdict.reasons.length
+        ? 'What stood against oil is done.'
+        : 'Nothing stands against oil. Prepare it as planned.'}
+    </p>
   {/if}
   {#if seen.verdict.reasons.length}
     <ul>
       {#each seen.verdict.reasons as r (r.id)}
-        <li>
-          <span class="sign"><Sign kind={SIGN[r.verdict]} size={16} /></span>
+        <li class:settled={r.settled}>
+          <span class="sign"><Sign kind={r.settled ? 'go' : SIGN[r.verdict]} size={16} /></span>
           <span>
             <b>{r.reason}</b>
-            {r.remedy}
-            {#if r.stations.length}<span class="changes"
+            {r.settled ? 'Done.' : r.remedy}
+            {#if r.stations.length && !r.settled}<span class="changes"
                 >Changes {#each r.stations.filter((s) => s !== 'look') as s, i (s)}{i ? ', ' : ''}<a
                     class="link"
                     href="/jobs/{desk.id}/{s}">{stationName(s)}</a
@@ -90,6 +94,9 @@
     padding: 7px 0;
     border-top: 1px solid var(--rule);
     font-size: 15px;
+  }
+  .settled {
+    color: var(--ink-2);
   }
   .sign {
     padding-top: 2px;

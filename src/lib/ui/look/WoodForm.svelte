@@ -86,7 +86,7 @@
       <Choice label="Sapwood" value={look.sapwood ?? ''} options={SAPWOOD} onchange={(v) => put('sapwood', v)} />
       <CountField
         label="Age, years"
-        value={look.ageYears ?? 0}
+        value={look.ageYears ?? null}
         most={1000}
         onchange={(v) => set((l) => (l.ageYears = v), 'age')}
       />

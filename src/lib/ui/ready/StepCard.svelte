@@ -4,16 +4,18 @@
   import { useJobDesk } from '../job/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import type { JustDone } from '../worklog/just-done.svelte';
-  import { waitWords } from './step-words';
+  import { consumableWords, waitWords } from './step-words';
 
   interface Props {
     surfaceId: string;
     unit?: string;
     progress: StepProgress;
+    /** How many alike there are: minutes and things are told for one and for all. */
+    pieces: number;
     done: JustDone;
   }
   /** The step under the hand: how, with what, how long; then its gates, one large target each. */
-  const { surfaceId, unit, progress, done }: Props = $props();
+  const { surfaceId, unit, progress, pieces, done }: Props = $props();
   const desk = useJobDesk();
   const { step, status, record } = $derived(progress);
   const who = $derived({ surface: surfaceId, step: step.id, ...(unit !== undefined && { unit }) });
@@ -66,12 +68,12 @@
   {:else}
     <p class="why">{step.why}</p>
     <p class="facts">
-      <b>{showDuration(step.minutes * 60_000)}</b> of one person{step.machine ? `, ${step.machine}` : ''}{step.wait
-        ? `. Then ${waitWords(step.wait)}`
-        : ''}
+      <b>{showDuration(Math.round(step.minutes / pieces) * 60_000)}</b> of one person{pieces > 1
+        ? ` each, ${showDuration(step.minutes * 60_000)} for all ${pieces}`
+        : ''}{step.machine ? `, ${step.machine}` : ''}{step.wait ? `. Then ${waitWords(step.wait)}` : ''}
     </p>
     {#if step.consumables.length}<p class="facts">
-        {step.consumables.map((c) => `${c.count} ${c.name}`).join(', ')}
+        {step.consumables.map((c) => consumableWords(c, desk.units)).join(', ')}{pieces > 1 ? ', for all of them' : ''}
       </p>{/if}
     {#if desk.mayLog}<button class="btn glove mt-3" onclick={finish}
         >{step.gates.length ? 'Done, now check it' : 'Done'}</button

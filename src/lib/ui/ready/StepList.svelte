@@ -1,12 +1,12 @@
 <script lang="ts">
   import type { StepProgress } from '$core/prep';
-  import { showDuration } from '$core/units';
+  import { showDuration, type UnitSystem } from '$core/units';
   import Sign from '../marks/Sign.svelte';
   import { clockTime, dayMonth } from '../words/time';
-  import { STATUS_WORDS, waitWords } from './step-words';
+  import { consumableWords, STATUS_WORDS, waitWords } from './step-words';
 
   /** All steps in order, with what was done and when. */
-  const { steps, timeZone }: { steps: readonly StepProgress[]; timeZone: string } = $props();
+  const { steps, timeZone, units }: { steps: readonly StepProgress[]; timeZone: string; units: UnitSystem } = $props();
 </script>
 
 <ol class="steps" aria-label="Steps">
@@ -28,7 +28,7 @@
         </span>
         <span class="why">{p.step.why}</span>
         {#if p.step.consumables.length}<span class="why"
-            >{p.step.consumables.map((c) => `${c.count} ${c.name}`).join(', ')}</span
+            >{p.step.consumables.map((c) => consumableWords(c, units)).join(', ')}</span
           >{/if}
       </span>
       <span class="time"

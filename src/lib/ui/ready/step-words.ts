@@ -1,5 +1,5 @@
-import type { PrepPlan, PrepWait, StepStatus } from '$core/prep';
-import { MINUTE_MS, showDuration } from '$core/units';
+import type { Consumable, PrepPlan, PrepWait, StepStatus } from '$core/prep';
+import { MINUTE_MS, showArea, showDuration, showPour, type UnitSystem } from '$core/units';
 
 /** A wait in words: "20 min to 30 min: until the spirit has gone". */
 export const waitWords = (w: PrepWait): string =>
@@ -13,10 +13,32 @@ export const STATUS_WORDS: Record<StepStatus, string> = {
   done: 'done'
 };
 
+/** An amount of a consumable as it is bought: pieces, or a length, an area, a volume, a weight. */
+export function amountWords({ count, unit }: Pick<Consumable, 'count' | 'unit'>, units: UnitSystem): string {
+  switch (unit) {
+    case 'm':
+      return units === 'us' ? `${Math.ceil(count / 0.3048)} ft` : `${count} m`;
+    case 'm²':
+      return showArea(count, units);
+    case 'L':
+      return showPour(count, units);
+    case 'g':
+      return units === 'us' ? `${Math.ceil(count / 28.349523)} oz` : `${count} g`;
+    default:
+      return String(count);
+  }
+}
+
+/** "17 m masking tape" or "2 P60 discs". */
+export const consumableWords = (c: Consumable, units: UnitSystem): string => `${amountWords(c, units)} ${c.name}`;
+
 /** Consumables of all steps together, by name, in the order they are first wanted. */
-export function allConsumables(plans: readonly PrepPlan[]): { name: string; count: number }[] {
-  const sums = new Map<string, number>();
-  for (const p of plans)
-    for (const s of p.steps) for (const c of s.consumables) sums.set(c.name, (sums.get(c.name) ?? 0) + c.count);
-  return [...sums].map(([name, count]) => ({ name, count: Math.round(count * 10) / 10 }));
+export function allConsumables(plans: readonly PrepPlan[]): Consumable[] {
+  const sums = new Map<string, Consumable>();
+  for (const c of plans.flatMap((p) => p.steps.flatMap((s) => s.consumables))) {
+    const sum = sums.get(c.name);
+    if (sum) sum.count = Math.round((sum.count + c.count) * 10) / 10;
+    else sums.set(c.name, { ...c });
+  }
+  return [...sums.values()];
 }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Living } from '$core/surface';
   import { wearData, type Soap, type Traffic, type Wetness } from '$core/upkeep';
   import { decimals, DAY_MS } from '$core/units';
   import Choice from '$lib/ui/fields/Choice.svelte';
@@ -12,6 +13,12 @@
   const zone = $derived(desk.document.site.timeZone);
   const keep = $derived(desk.live.keep ?? desk.plan.keep);
   const living = $derived(desk.document.living);
+  /** How the whole place is lived in: surfaces looked at by themselves follow. */
+  const setLiving = (change: (l: Living) => void) =>
+    desk.edit((d) => {
+      change(d.living);
+      for (const s of d.surfaces) if (s.look?.living) change(s.look.living);
+    });
   const outdoors = $derived(desk.document.site.setting === 'outdoor');
   const options = <T extends string>(table: Record<T, number>) =>
     (Object.entries(table) as [T, number][]).map(([value, f]) => ({
@@ -99,7 +106,7 @@
         label="Traffic"
         value={living.traffic}
         options={options<Traffic>(wearData.traffic)}
-        onchange={(v) => desk.edit((d) => (d.living.traffic = v))}
+        onchange={(v) => setLiving((l) => (l.traffic = v))}
         disabled={!desk.mayEdit}
       />
       {#if outdoors}<Choice
@@ -110,21 +117,21 @@
             label: `× ${s}`,
             note: s === 0.6 ? 'north, shaded' : s === 1.4 ? 'flat and open' : ''
           }))}
-          onchange={(v) => desk.edit((d) => (d.living.sun = Number(v)))}
+          onchange={(v) => setLiving((l) => (l.sun = Number(v)))}
           disabled={!desk.mayEdit}
         />{/if}
       <Choice
         label="Water"
         value={living.wet}
         options={options<Wetness>(wearData.wet)}
-        onchange={(v) => desk.edit((d) => (d.living.wet = v))}
+        onchange={(v) => setLiving((l) => (l.wet = v))}
         disabled={!desk.mayEdit}
       />
       <Choice
         label="Soap"
         value={living.soap}
         options={options<Soap>(wearData.soap)}
-        onchange={(v) => desk.edit((d) => (d.living.soap = v))}
+        onchange={(v) => setLiving((l) => (l.soap = v))}
         disabled={!desk.mayEdit}
       />
       <a class="link" href="/care">All surfaces in care</a>

@@ -36,7 +36,6 @@
         <WoodForm {surface} {index} part="life" />
       </div>
       <div class="beside">
-        <JustDoneLine {done} />
         <Moisture {surface} {seen} {done} />
         <PhotoStrip {surface} photos={seen.survey.photos} />
         <Cautions cautions={seen.cautions} closing={safetyClosing} />
@@ -44,6 +43,7 @@
     </div>
   {/snippet}
 </SurfaceTabs>
+<JustDoneLine {done} bar />
 
 <style>
   .two {

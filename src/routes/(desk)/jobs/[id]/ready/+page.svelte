@@ -1,6 +1,7 @@
 <script lang="ts">
   import { unitProgress } from '$core/prep';
   import { safetyClosing } from '$core/safety';
+  import { unitCount } from '$core/surface';
   import { showDuration } from '$core/units';
   import Cautions from '$lib/ui/job/Cautions.svelte';
   import FirstSurface from '$lib/ui/job/FirstSurface.svelte';
@@ -10,7 +11,7 @@
   import Sign from '$lib/ui/marks/Sign.svelte';
   import PhotoStrip from '$lib/ui/photos/PhotoStrip.svelte';
   import LadderPicture from '$lib/ui/ready/LadderPicture.svelte';
-  import { allConsumables } from '$lib/ui/ready/step-words';
+  import { allConsumables, amountWords } from '$lib/ui/ready/step-words';
   import StepCard from '$lib/ui/ready/StepCard.svelte';
   import StepList from '$lib/ui/ready/StepList.svelte';
   import UnitBoard from '$lib/ui/ready/UnitBoard.svelte';
@@ -59,11 +60,16 @@
             <Sign kind="stop" /><span><b>No ladder.</b> {ladder.problem}</span>
           </p>
         {/if}
-        {#if current}<StepCard surfaceId={surface.id} unit={picked} progress={current} {done} />
+        {#if current}<StepCard
+            surfaceId={surface.id}
+            unit={picked}
+            progress={current}
+            pieces={unitCount(surface)}
+            {done}
+          />
         {:else}<p class="bg-go-tint flex items-center gap-3 p-4 text-[18px]">
             <Sign kind="go" size={26} /><b>{picked ?? surface.name} is ready for oil.</b>
           </p>{/if}
-        <JustDoneLine {done} />
         {#if surface.units}
           <h2 class="mt-4">Which piece has had what</h2>
           <UnitBoard
@@ -81,7 +87,7 @@
           Steps{picked ? `, ${picked}` : ''}
           <span class="dim text-[14px] font-normal">{seen.prepDone.done} of {seen.prepDone.of} done</span>
         </h2>
-        <StepList {steps} timeZone={zone} />
+        <StepList {steps} timeZone={zone} units={desk.units} />
       </div>
       <div class="beside">
         {#if ladder.ok}
@@ -113,7 +119,9 @@
         <section aria-label="What it takes">
           <h2 class="border-b-[1.5px] border-ink pb-1">What it takes, all surfaces</h2>
           <ul class="takes">
-            {#each consumables as c (c.name)}<li><span>{c.name}</span><b class="fig">{c.count}</b></li>{/each}
+            {#each consumables as c (c.name)}<li>
+                <span>{c.name}</span><b class="fig">{amountWords(c, desk.units)}</b>
+              </li>{/each}
           </ul>
         </section>
         <PhotoStrip {surface} photos={seen.survey.photos} stage="during" />
@@ -122,6 +130,7 @@
     </div>
   {/snippet}
 </SurfaceTabs>
+<JustDoneLine {done} bar />
 
 <style>
   .two {
