@@ -8,6 +8,7 @@ import { places, prepare } from '../cli/places.mjs';
 import { freePort } from '../cli/processes.mjs';
 import { launchApp, stopAll } from '../cli/serve.mjs';
 import { bestStarts, fold, foldNext, plan, siteClimate, type JobDocument } from '../src/core/job';
+import { measureSurface, type CutOut, type Surface } from '../src/core/surface';
 import { deskSeries } from '../src/stand-ins/weather-desk';
 import { DAY_MS } from '../src/core/units';
 import { deckJob, knowledge, made, NOW } from '../tests/fixtures';
@@ -60,6 +61,73 @@ function core(): void {
   const next = made('rags.out', { count: 1 }, 1000);
   const nextMs = medianMs(11, () => foldNext(state, log[log.length - 1], next));
   add('one event more', `${(nextMs * 1000).toFixed(1)} µs`, '≤ 1/1000 of the whole', nextMs * 1000 <= foldMs);
+}
+
+/** A hall of 200 corners, one side of it jagged, with 50 columns in it, round and square. */
+function jaggedFloor(): Surface {
+  const jags = Array.from({ length: 196 }, (_, i) => ({ x: 40 - (40 * (i + 1)) / 197, y: i % 2 ? -20 : -20.6 }));
+  const points = [{ x: 0, y: 0 }, { x: 40, y: 0 }, { x: 40, y: -20 }, ...jags, { x: 0, y: -20 }];
+  const cutOuts = Array.from({ length: 50 }, (_, i): CutOut => ({
+    id: `c${i}`,
+    name: `column ${i}`,
+    kind: 'column',
+    side: 0,
+    alongM: 2 + (i % 10) * 3.6,
+    inM: 2 + Math.floor(i / 10) * 3.2,
+    shape: i % 2 ? { type: 'circle', diameterM: 0.5 } : { type: 'rectangle', lengthM: 0.5, widthM: 0.5, turnedDeg: i }
+  }));
+  const [floor] = largeJob().surfaces;
+  return { ...floor!, boards: undefined, shape: { type: 'points', points }, cutOuts, exits: [] };
+}
+
+function geometry(): void {
+  const floor = jaggedFloor();
+  const measured = measureSurface(floor);
+  if (!measured.ok) throw new Error(measured.problem);
+  const ms = medianMs(31, () => measureSurface(floor));
+  add('area and checks, 200 corners and 50 cut-outs', `${ms.toFixed(2)} ms`, '≤ 10 ms', ms <= 10);
+}
+
+/** Milliseconds from a key in a length's field to the figure on the plan having changed, in Chromium. */
+async function typing(origin: string, cookie: string, job: string): Promise<void> {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
+  });
+  try {
+    const page = await browser.newPage({ extraHTTPHeaders: { Cookie: cookie } });
+    await page.goto(`${origin}/jobs/${job}/measure`, { waitUntil: 'networkidle' });
+    const times = await page.evaluate(async () => {
+      const field = document.querySelector<HTMLInputElement>('#dim-lengthM')!;
+      const plan = document.querySelector('.plan')!;
+      const taken: number[] = [];
+      for (let i = 0; i < 25; i++) {
+        const changed = new Promise<number>((done) => {
+          const watch = new MutationObserver(() => {
+            watch.disconnect();
+            done(performance.now());
+          });
+          watch.observe(plan, { subtree: true, attributes: true, characterData: true, childList: true });
+        });
+        field.focus();
+        const begun = performance.now();
+        field.value = String(8.2 + (i % 3) * 0.05);
+        field.dispatchEvent(new InputEvent('input', { bubbles: true }));
+        taken.push((await changed) - begun);
+        await new Promise((next) => setTimeout(next, 60));
+      }
+      return taken.slice(3).sort((a, b) => a - b);
+    });
+    const median = times[Math.floor(times.length / 2)]!;
+    add(
+      'a key in a length’s field to the plan redrawn',
+      `${median.toFixed(1)} ms`,
+      '≤ 16.7 ms, a frame',
+      median <= 16.7
+    );
+  } finally {
+    await browser.close();
+  }
 }
 
 /** Compressed bytes of all JavaScript that Today makes a browser fetch. */
@@ -126,6 +194,8 @@ async function pages(): Promise<void> {
       '/care',
       '/shelf',
       '/people',
+      `/jobs/${filled.liveJob}/look`,
+      `/jobs/${filled.liveJob}/measure`,
       `/jobs/${filled.liveJob}/when`,
       `/jobs/${filled.liveJob}/work`
     ];
@@ -154,12 +224,14 @@ async function pages(): Promise<void> {
       );
     }
     await javascriptOnToday(origin, Cookie);
+    await typing(origin, Cookie, filled.liveJob);
   } finally {
     await stopAll(p);
   }
 }
 
 core();
+geometry();
 await pages();
 const wide = Math.max(...rows.map((r) => r.what.length));
 for (const r of rows)

@@ -91,9 +91,9 @@ test('two people change one job: the second is told and chooses', async ({ brows
   const url = a.url().replace(/work$/, 'measure');
   await a.goto(url);
   await b.goto(url);
-  await a.getByRole('button', { name: 'Add the first surface' }).click();
+  await a.getByRole('button', { name: 'Floor', exact: true }).click();
   await expect(a.getByText('Saved', { exact: true })).toBeVisible();
-  await b.getByRole('button', { name: 'Add the first surface' }).click();
+  await b.getByRole('button', { name: 'Floor', exact: true }).click();
   await expect(b.getByRole('alert')).toContainText('Bram Teal changed this job meanwhile');
   await b.getByRole('button', { name: 'Take theirs' }).click();
   await expect(b.getByText('Saved', { exact: true })).toBeVisible();

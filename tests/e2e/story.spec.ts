@@ -36,23 +36,25 @@ test('the first visit makes the first account', async () => {
 test('a job is made from nothing', async () => {
   await desk.getByRole('link', { name: 'Make a job' }).click();
   await desk.getByLabel('Job', { exact: true }).fill('Reading corner');
-  await desk.getByRole('button', { name: 'Make it and measure' }).click();
+  await desk.getByRole('button', { name: 'Make it and look' }).click();
   await expect(desk.getByText('Must not be empty.')).toBeVisible();
   await desk.getByLabel('Client').fill('Old mill');
   await desk.getByLabel('Time zone').fill('Europe/Saltmarsh');
-  await desk.getByRole('button', { name: 'Make it and measure' }).click();
+  await desk.getByRole('button', { name: 'Make it and look' }).click();
   await expect(desk.getByText('Not a time zone.')).toBeVisible();
   await desk.getByLabel('Time zone').fill('Europe/London');
   await accessible(desk);
-  await desk.getByRole('button', { name: 'Make it and measure' }).click();
-  await expect(desk.getByRole('heading', { name: 'Nothing measured yet' })).toBeVisible();
-  jobUrl = desk.url().replace(/\/measure$/, '');
+  await desk.getByRole('button', { name: 'Make it and look' }).click();
+  await expect(desk.getByRole('heading', { name: 'What is to be oiled?' })).toBeVisible();
+  jobUrl = desk.url().replace(/\/look$/, '');
 });
 
 test('Measure: an L by its walls, areas at once, errors beside the field', async () => {
-  await desk.getByRole('button', { name: 'Add the first surface' }).click();
+  await desk.getByRole('button', { name: 'Floor', exact: true }).click();
+  await expect(desk.getByText('Not looked at yet')).toBeVisible();
+  await desk.getByRole('link', { name: /^Measure/ }).click();
   await desk.getByLabel('Surface', { exact: true }).fill('Corner floor');
-  await pick(desk, /^Shape/, /L, by walls/);
+  await pick(desk, /^Shape/, /^L six/);
   for (const [wall, text] of [
     ['A', '10 m'],
     ['B', '5400'],
@@ -76,7 +78,8 @@ test('Measure: an L by its walls, areas at once, errors beside the field', async
   await desk.reload();
   await expect(desk.getByRole('button', { name: /Top, effective area: why/ })).toHaveText('68.4 m²');
 
-  await pick(desk, 'Top: texture', /Sawn/);
+  await desk.getByRole('button', { name: 'Top: change' }).click();
+  await pick(desk, /^Texture/, /Sawn/);
   await expect(desk.getByRole('button', { name: /Top, effective area: why/ })).toHaveText('85.5 m²');
   await desk.getByRole('button', { name: 'Undo' }).click();
   await expect(desk.getByRole('button', { name: /Top, effective area: why/ })).toHaveText('68.4 m²');
@@ -268,16 +271,17 @@ test('US units: the same floor typed in feet and inches, shown in ounces, withou
   await desk.getByLabel('Job', { exact: true }).fill('Barn deck');
   await desk.getByLabel('Client').fill('Old mill');
   await pick(desk, /^Work is/, /Outdoors/);
-  await desk.getByRole('button', { name: 'Make it and measure' }).click();
+  await desk.getByRole('button', { name: 'Make it and look' }).click();
   await desk.getByRole('button', { name: 'Ada' }).click();
   await desk.getByRole('button', { name: 'US', exact: true }).click();
   await desk.keyboard.press('Escape');
-  await desk.getByRole('button', { name: 'Add the first surface' }).click();
+  await desk.getByRole('button', { name: 'Deck', exact: true }).click();
+  await desk.getByRole('link', { name: /^Measure/ }).click();
   await desk.getByLabel('Length').fill('12\' 6 1/2"');
   await desk.getByLabel('Width').fill('11 ft 4 in');
   await desk.getByLabel('Surface', { exact: true }).focus();
   await expect(desk.getByLabel('Length')).toHaveValue('12\' 6 1/2"');
-  await expect(desk.getByRole('img', { name: /142\.1 sq ft/ })).toBeVisible();
+  await expect(desk.getByRole('group', { name: /142\.1 sq ft/ })).toBeVisible();
   await saved(desk);
   await desk.getByRole('link', { name: /^Choose/ }).click();
   await desk.getByRole('button', { name: /Marrum Deck/ }).click();

@@ -1,6 +1,7 @@
 import polygonClipping, { type MultiPolygon, type Polygon } from 'polygon-clipping';
 import {
   distance,
+  isInside,
   outlineThrough,
   polygonAreaM2,
   wallName,
@@ -70,44 +71,62 @@ export function placeCutOuts(
     if (o.ok) placed.push({ ...o, cutOut: c });
     else refuse(index, `“${c.name}”: ${o.problem}`);
   });
-  if (problems.length === 0 && !liesWell(outline, placed))
-    placed.forEach((p, index) => {
-      const fault = faultOf(outline, placed, index);
-      if (fault) refuse(index, `“${p.cutOut.name}” ${fault}`);
-    });
+  if (problems.length > 0) return { placed, problems };
+  const boxes = placed.map((p) => boxOf(p.ring));
+  const pieces = outline.ring.map((p, i) => boxOf([p, outline.ring[(i + 1) % outline.ring.length]!]));
+  placed.forEach((p, index) => {
+    // Booleans only where boxes leave a doubt.
+    const clear = isInside(p.ring[0]!, outline.ring) && !pieces.some((b) => meet(b, boxes[index]!));
+    const near = placed.filter((_, k) => k < index && meet(boxes[k]!, boxes[index]!));
+    const fault = (clear ? null : outsideFault(outline, p)) ?? overlapFault(p, near);
+    if (fault) refuse(index, `“${p.cutOut.name}” ${fault}`);
+  });
   return { placed, problems };
 }
 
-/** One look at all: what lies inside, taken together, is as large as all of them only if none is outside or overlaps. */
-function liesWell(outline: Outline, placed: readonly PlacedCutOut[]): boolean {
-  if (placed.length === 0) return true;
-  const rings = placed.map((p) => asPolygon(p.ring));
-  const sum = placed.reduce((s, p) => s + polygonAreaM2(p.ring), 0);
-  const least = Math.min(...placed.map(slackM2));
-  return areaOf(intersect(asPolygon(outline.ring), rings)) >= sum - least * 0.5;
+interface Box {
+  x0: number;
+  x1: number;
+  y0: number;
+  y1: number;
 }
 
-function faultOf(outline: Outline, placed: readonly PlacedCutOut[], index: number): string | null {
-  const own = placed[index]!;
-  const inside = areaOf(intersect(asPolygon(outline.ring), [asPolygon(own.ring)]));
+function boxOf(points: readonly Point[]): Box {
+  const box = { x0: Infinity, x1: -Infinity, y0: Infinity, y1: -Infinity };
+  for (const { x, y } of points) {
+    box.x0 = Math.min(box.x0, x);
+    box.x1 = Math.max(box.x1, x);
+    box.y0 = Math.min(box.y0, y);
+    box.y1 = Math.max(box.y1, y);
+  }
+  return box;
+}
+
+const meet = (a: Box, b: Box) => a.x0 <= b.x1 && b.x0 <= a.x1 && a.y0 <= b.y1 && b.y0 <= a.y1;
+
+function outsideFault(outline: Outline, own: PlacedCutOut): string | null {
+  const inside = commonM2(outline.ring, own.ring);
   const outsideM2 = polygonAreaM2(own.ring) - inside;
-  if (outsideM2 > slackM2(own))
-    return inside < slackM2(own)
-      ? 'lies outside the outline. Measure it again from its side.'
-      : `sticks out of the outline by ${areaWords(outsideM2)}. Measure it again from its side.`;
-  for (let i = 0; i < index; i++) {
-    const over = areaOf(intersect(asPolygon(placed[i]!.ring), [asPolygon(own.ring)]));
-    if (over > Math.min(slackM2(own), slackM2(placed[i]!)))
-      return `overlaps “${placed[i]!.cutOut.name}” by ${areaWords(over)}. Move one, or measure them as one.`;
+  if (outsideM2 <= slackM2(own)) return null;
+  return inside < slackM2(own)
+    ? 'lies outside the outline. Measure it again from its side.'
+    : `sticks out of the outline by ${areaWords(outsideM2)}. Measure it again from its side.`;
+}
+
+function overlapFault(own: PlacedCutOut, near: readonly PlacedCutOut[]): string | null {
+  for (const other of near) {
+    const over = commonM2(other.ring, own.ring);
+    if (over > Math.min(slackM2(own), slackM2(other)))
+      return `overlaps “${other.cutOut.name}” by ${areaWords(over)}. Move one, or measure them as one.`;
   }
   return null;
 }
 
-const areaWords = (m2: number) => (m2 < 0.01 ? `${Math.ceil(m2 * 1e4)} cm²` : `${m2.toFixed(2)} m²`);
+/** Area two rings have in common, m². */
+const commonM2 = (a: readonly Point[], b: readonly Point[]): number =>
+  areaOf(polygonClipping.intersection(asPolygon(a), asPolygon(b)));
 
-/** Intersection of one polygon with many. The union of overlapping ones is counted once. */
-const intersect = (one: Polygon, many: Polygon[]): MultiPolygon =>
-  polygonClipping.intersection(one, polygonClipping.union(many[0]!, ...many.slice(1)));
+const areaWords = (m2: number) => (m2 < 0.01 ? `${Math.ceil(m2 * 1e4)} cm²` : `${m2.toFixed(2)} m²`);
 
 /** Names the exits that do not lie on their side. */
 export function exitProblems(outline: Outline, exits: readonly Exit[]): PlaceProblem[] {

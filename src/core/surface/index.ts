@@ -1,6 +1,7 @@
 export {
   CLOSING_SHARE,
   arcLengthM,
+  isInside,
   outlineFromWalls,
   outlineThrough,
   polygonAreaM2,

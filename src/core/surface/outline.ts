@@ -209,6 +209,16 @@ function gapText(end: Point, gapM: number): string {
   return `The walls miss the start by ${mm(gapM)}: the end lies ${parts.join(' and ')}. Measure again.`;
 }
 
+/** Whether a point lies inside a ring. One that lies on it may be told either way. */
+export function isInside(p: Point, ring: readonly Point[]): boolean {
+  let odd = false;
+  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+    const [a, b] = [ring[i]!, ring[j]!];
+    if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) odd = !odd;
+  }
+  return odd;
+}
+
 export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
 
 const cross = (o: Point, a: Point, b: Point) => (a.x - o.x) * (b.y - o.y) - (a.y - o.y) * (b.x - o.x);
@@ -240,15 +250,28 @@ function firstClash(p: readonly Point[]): [number, number] | null {
     const back = (a.x - b.x) * (c.x - b.x) + (a.y - b.y) * (c.y - b.y);
     if (back > 0 && Math.abs(cross(a, b, c)) <= 1e-9 * back) return [(i - 1 + n) % n, i];
   }
-  // Pieces sorted from the left: only those whose spans overlap are compared.
+  // Pieces sorted from the left: only those whose boxes meet are compared.
   const order = p
-    .map((from, i) => ({ i, left: Math.min(from.x, at(i + 1).x), right: Math.max(from.x, at(i + 1).x) }))
+    .map((from, i) => {
+      const to = at(i + 1);
+      return {
+        i,
+        left: Math.min(from.x, to.x),
+        right: Math.max(from.x, to.x) + TOUCH_M,
+        low: Math.min(from.y, to.y),
+        high: Math.max(from.y, to.y) + TOUCH_M
+      };
+    })
     .sort((s, t) => s.left - t.left);
-  for (let s = 0; s < n; s++)
-    for (let t = s + 1; t < n && order[t]!.left <= order[s]!.right + TOUCH_M; t++) {
-      const [i, j] = [order[s]!.i, order[t]!.i].sort((x, y) => x - y) as [number, number];
+  for (let k = 0; k < n; k++) {
+    const s = order[k]!;
+    for (let l = k + 1; l < n && order[l]!.left <= s.right; l++) {
+      const t = order[l]!;
+      if (t.low > s.high || s.low > t.high) continue;
+      const [i, j] = s.i < t.i ? [s.i, t.i] : [t.i, s.i];
       if (j === i + 1 || (i === 0 && j === n - 1)) continue;
       if (piecesMeet(at(i), at(i + 1), at(j), at(j + 1))) return [i, j];
     }
+  }
   return null;
 }

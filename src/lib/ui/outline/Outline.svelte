@@ -4,6 +4,7 @@
     frameOf,
     grainDirection,
     hasOutline,
+    isInside,
     measureSurface,
     pullCorner,
     unitCount,
@@ -18,7 +19,6 @@
   import {
     boardTile,
     fitted,
-    inside,
     labelPoint,
     pathOf,
     SHEET,
@@ -56,7 +56,7 @@
       : null
   );
   const frame = $derived(pulling?.frame ?? fitted(outline?.ring ?? open ?? [{ x: 0, y: 0 }]));
-  const tags = $derived(outline ? sideTags(frame, outline) : []);
+  const tags = $derived(outline ? sideTags(frame, outline, drawnSurface.exits) : []);
   const crowded = $derived(tags.length > 24);
   const tile = $derived(boardTile(surface.boards, frame.scale));
   const turned = $derived.by(() => {
@@ -65,17 +65,16 @@
     return (-Math.atan2(g.y, g.x) * 180) / Math.PI;
   });
   const holes = $derived(measured.ok ? measured.cutOuts : []);
-  const label = $derived(
-    outline
-      ? toSheet(
-          frame,
-          labelPoint(
-            outline.ring,
-            holes.map((h) => h.ring)
-          )
-        )
-      : null
-  );
+  /** Where the area is written: inside where there is room, else below the plan. */
+  const label = $derived.by(() => {
+    if (!outline) return null;
+    const at = labelPoint(
+      outline.ring,
+      holes.map((h) => h.ring)
+    );
+    const lowest = Math.max(...outline.ring.map((p) => toSheet(frame, p).y));
+    return at.room * frame.scale > 34 ? toSheet(frame, at) : { x: SHEET.w / 2, y: Math.min(SHEET.h - 14, lowest + 70) };
+  });
   const area = $derived(measured.ok ? areaParts(measured.areaM2, units) : null);
   const corners = $derived(onpull ? cornersOf(drawnSurface.shape) : []);
   const exits = $derived(
@@ -137,7 +136,7 @@
   function tapped(e: MouseEvent) {
     if (!onspot || !outline) return;
     const at = planPoint(e);
-    if (inside(at, outline.ring)) onspot({ x: Math.round(at.x * 100) / 100, y: Math.round(at.y * 100) / 100 });
+    if (isInside(at, outline.ring)) onspot({ x: Math.round(at.x * 100) / 100, y: Math.round(at.y * 100) / 100 });
   }
   const numeral = (t: (typeof tags)[number]) => showLength(t.side.lengthM, units).replace(/ m$/, '');
 </script>

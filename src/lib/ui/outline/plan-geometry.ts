@@ -1,4 +1,4 @@
-import type { Boards, Outline, Point, Side } from '$core/surface';
+import { isInside, type Boards, type Exit, type Outline, type Point, type Side } from '$core/surface';
 
 /** The sheet a plan is drawn on, px. */
 export const SHEET = { w: 440, h: 400, pad: 50 };
@@ -48,7 +48,7 @@ export interface SideTag {
 }
 
 /** Tags of all sides. Beside an inner corner two sides share the outside: their tags move apart. */
-export function sideTags(f: SheetFrame, o: Outline): SideTag[] {
+export function sideTags(f: SheetFrame, o: Outline, exits: readonly Exit[] = []): SideTag[] {
   const n = o.sides.length;
   return o.sides.map((side, i) => {
     const [a, b] = [toSheet(f, side.from), toSheet(f, side.to)];
@@ -56,7 +56,7 @@ export function sideTags(f: SheetFrame, o: Outline): SideTag[] {
     // On the sheet y runs down, so outside lies the other way round.
     const normal = { x: (-(b.y - a.y) / px) * o.turning, y: ((b.x - a.x) / px) * o.turning };
     const flat = Math.abs(b.x - a.x) > Math.abs(b.y - a.y);
-    const out = (flat ? 24 : 34) + Math.max(0, side.bowM) * f.scale;
+    const out = (flat ? 24 : 34) + Math.max(0, side.bowM, doorBefore(exits, i, side.lengthM)) * f.scale;
     const slide = (isInner(o, i) ? 0.16 : 0) - (isInner(o, (i + 1) % n) ? 0.16 : 0);
     return {
       i,
@@ -70,6 +70,12 @@ export function sideTags(f: SheetFrame, o: Outline): SideTag[] {
     };
   });
 }
+
+/** How far a door leaf stands out before the middle of a side, m: a tag there stands beyond it. */
+const doorBefore = (exits: readonly Exit[], side: number, lengthM: number): number =>
+  exits
+    .filter((e) => e.side === side && e.alongM < lengthM * 0.62 && e.alongM + e.widthM > lengthM * 0.38)
+    .reduce((most, e) => Math.max(most, e.widthM), 0);
 
 /** Whether an outline bends inward at the start of a side. */
 function isInner(o: Outline, i: number): boolean {
@@ -119,31 +125,28 @@ export function boardTile(boards: Boards | undefined, scale: number): BoardTile 
   }
 }
 
-/** A point well inside a ring and outside its holes, for the figure that says its size. */
-export function labelPoint(ring: readonly Point[], holes: readonly (readonly Point[])[]): Point {
+/**
+ * A point well inside a ring and outside its holes, for the figure that says its size, and the room around it. Among places
+ * with about as much room the one nearest the middle is taken.
+ */
+export function labelPoint(ring: readonly Point[], holes: readonly (readonly Point[])[]): Point & { room: number } {
   const xs = ring.map((p) => p.x);
   const ys = ring.map((p) => p.y);
   const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  let best = { x: (x0 + x1) / 2, y: (y0 + y1) / 2 };
-  let room = -1;
+  const middle = { x: (x0 + x1) / 2, y: (y0 + y1) / 2 };
+  const size = Math.hypot(x1 - x0, y1 - y0) || 1;
+  let best = { ...middle, room: 0 };
+  let most = -Infinity;
   const steps = 20;
   for (let i = 1; i < steps; i++)
     for (let j = 1; j < steps; j++) {
       const p = { x: x0 + ((x1 - x0) * i) / steps, y: y0 + ((y1 - y0) * j) / steps };
-      if (!inside(p, ring) || holes.some((h) => inside(p, h))) continue;
-      const r = Math.min(nearest(p, ring), ...holes.map((h) => nearest(p, h)));
-      if (r > room + 1e-9) [best, room] = [p, r];
+      if (!isInside(p, ring) || holes.some((h) => isInside(p, h))) continue;
+      const room = Math.min(nearest(p, ring), ...holes.map((h) => nearest(p, h)));
+      const worth = room - (0.1 * room * Math.hypot(p.x - middle.x, p.y - middle.y)) / size;
+      if (worth > most + 1e-9) [best, most] = [{ ...p, room }, worth];
     }
   return best;
-}
-
-export function inside(p: Point, ring: readonly Point[]): boolean {
-  let odd = false;
-  ring.forEach((a, i) => {
-    const b = ring[(i + 1) % ring.length]!;
-    if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) odd = !odd;
-  });
-  return odd;
 }
 
 function nearest(p: Point, ring: readonly Point[]): number {

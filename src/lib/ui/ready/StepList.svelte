@@ -95,4 +95,18 @@
     font-size: 12.5px;
     color: var(--ink-2);
   }
+  @media (max-width: 760px) {
+    li {
+      grid-template-columns: 30px minmax(0, 1fr);
+      row-gap: 2px;
+    }
+    .time {
+      grid-column: 2;
+      text-align: left;
+    }
+    .wait {
+      display: inline;
+      margin-left: 8px;
+    }
+  }
 </style>

@@ -165,7 +165,8 @@
       height: 20px;
     }
     .nm {
-      font-size: 12.5px;
+      font-size: 12px;
+      font-stretch: 76%;
       line-height: 14px;
     }
     .st {

@@ -46,6 +46,6 @@ export const actions: Actions = {
     if (input.data.weekTo <= input.data.weekFrom) setError(input, 'weekTo', 'Must be later than the start.');
     if (!input.valid) return fail(400, { form: input });
     const id = await createJob(db, person.crewId, newJobDocument(input.data), person.name, now());
-    redirect(303, `/jobs/${id}/measure`);
+    redirect(303, `/jobs/${id}/look`);
   }
 };

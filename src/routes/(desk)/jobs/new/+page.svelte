@@ -103,7 +103,7 @@
       />
     </fieldset>
     <div class="flex gap-3 lg:col-span-3">
-      <button class="btn min-h-12" disabled={$submitting}>{$submitting ? 'Making' : 'Make it and measure'}</button>
+      <button class="btn min-h-12" disabled={$submitting}>{$submitting ? 'Making' : 'Make it and look'}</button>
       <a class="btn line min-h-12" href="/jobs">Leave it</a>
     </div>
   </form>

@@ -16,6 +16,13 @@
 
   const desk = useJobDesk();
   const done = new JustDone();
+  const PARTS = [
+    { id: 'wood', name: 'Wood' },
+    { id: 'on-it', name: 'Checklist' },
+    { id: 'tests', name: 'Tests' },
+    { id: 'moisture', name: 'Moisture' },
+    { id: 'photos', name: 'Photos' }
+  ];
 </script>
 
 <JobTitle facts="{desk.document.client.name}. What is the wood, what is on it, can it be done?">
@@ -29,15 +36,18 @@
     {@const seen = desk.surveys.find((s) => s.surfaceId === surface.id)!}
     <div class="two">
       <div class="verdict"><VerdictBlock {seen} /></div>
+      <nav class="jumps" aria-label="On this page">
+        {#each PARTS as p (p.id)}<a class="btn line" href="#{p.id}">{p.name}</a>{/each}
+      </nav>
       <div class="walk">
-        <WoodForm {surface} {index} part="wood" />
-        <Checklist surfaceId={surface.id} survey={seen.survey} {done} />
-        <Tests surfaceId={surface.id} survey={seen.survey} {done} />
+        <div id="wood"><WoodForm {surface} {index} part="wood" /></div>
+        <div id="on-it"><Checklist surfaceId={surface.id} survey={seen.survey} {done} /></div>
+        <div id="tests"><Tests surfaceId={surface.id} survey={seen.survey} {done} /></div>
         <WoodForm {surface} {index} part="life" />
       </div>
       <div class="beside">
-        <Moisture {surface} {seen} {done} />
-        <PhotoStrip {surface} photos={seen.survey.photos} />
+        <div id="moisture"><Moisture {surface} {seen} {done} /></div>
+        <div id="photos"><PhotoStrip {surface} photos={seen.survey.photos} /></div>
         <Cautions cautions={seen.cautions} closing={safetyClosing} />
       </div>
     </div>
@@ -61,7 +71,23 @@
     display: grid;
     gap: 22px;
   }
+  .jumps {
+    display: none;
+  }
+  [id] {
+    scroll-margin-top: calc(var(--top) + 8px);
+  }
   @media (max-width: 1000px) {
+    .jumps {
+      display: flex;
+      gap: 6px;
+      overflow-x: auto;
+      position: relative;
+    }
+    .jumps a {
+      min-height: 48px;
+      padding: 0 12px;
+    }
     .two {
       grid-template-columns: minmax(0, 1fr);
     }

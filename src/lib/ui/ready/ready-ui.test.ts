@@ -1,0 +1,106 @@
+import { describe, expect, it } from 'vitest';
+import { prepPlan } from '$core/prep';
+import { defaultHouseRules } from '$core/house';
+import { floorJob, made } from '../../../../tests/fixtures';
+import { parseFactor } from '../measure/factor';
+import { newSurface } from '../measure/new-surface';
+import { fieldOfSide, KINDS } from '../measure/choices';
+import { parseDirection, parseTurn } from '../measure/turn';
+import { eventWords } from '../words/event-words';
+import { allConsumables, amountWords, consumableWords, waitWords } from './step-words';
+import { measureSurface, possibleFaces, templateShape } from '$core/surface';
+
+describe('words of Ready', () => {
+  it('amounts with their units, in either system', () => {
+    expect(amountWords({ count: 17, unit: 'm' }, 'metric')).toBe('17 m');
+    expect(amountWords({ count: 17, unit: 'm' }, 'us')).toBe('56 ft');
+    expect(amountWords({ count: 15, unit: 'm²' }, 'us')).toBe('161.5 sq ft');
+    expect(amountWords({ count: 2.2, unit: 'L' }, 'metric')).toBe('2,200 ml');
+    expect(amountWords({ count: 100, unit: 'g' }, 'us')).toBe('4 oz');
+    expect(consumableWords({ name: 'P60 discs', count: 2 }, 'metric')).toBe('2 P60 discs');
+  });
+  it('a wait from and to, and what for', () =>
+    expect(waitWords({ minMinutes: 20, maxMinutes: 90, why: 'until it is gone' })).toBe(
+      '20 min to 1 h 30 min: until it is gone'
+    ));
+  it('what all surfaces take is summed by name, and the plan is left as it was', () => {
+    const plan = prepPlan({
+      surface: floorJob().surfaces[0]!,
+      demands: new Set(),
+      clogs: false,
+      isocyanateDust: false,
+      people: 2,
+      house: defaultHouseRules
+    });
+    const before = structuredClone(plan);
+    const one = allConsumables([plan]);
+    const two = allConsumables([plan, plan]);
+    two.forEach((c, i) => expect(c.count).toBeCloseTo(one[i]!.count * 2, 6));
+    expect(plan).toEqual(before);
+  });
+  it('the log tells findings, tests, readings, photos, steps and gates in words', () => {
+    const words = (e: ReturnType<typeof made>) => eventWords(e, 'metric');
+    expect(words(made('finding.noted', { surface: 'floor', finding: 'wax', present: true, note: 'at the desk' }))).toBe(
+      'Wax: found, at the desk, Tove'
+    );
+    expect(words(made('test.made', { surface: 'floor', test: 'water drop', result: 'slow', minutes: 6.5 }))).toBe(
+      'Water drop: slow (6.5 min), Tove'
+    );
+    expect(words(made('moisture.read', { surface: 'floor', percent: 8.4 }))).toBe('Moisture 8.4 %, Tove');
+    expect(words(made('prep.done', { surface: 'doors', step: 'sand-80', unit: 'cell 4' }))).toBe(
+      'Sand P80 done on cell 4, Tove'
+    );
+    expect(
+      words(
+        made('gate.checked', {
+          surface: 'floor',
+          step: 'sand-60',
+          gate: 'no swirls',
+          passed: false,
+          note: 'treads 9 to 14'
+        })
+      )
+    ).toBe('No swirls under a raking lamp: failed, Sand P60 again. treads 9 to 14, Tove');
+    expect(words(made('gate.checked', { surface: 'floor', step: 'before-oil', gate: 'gloves', passed: true }))).toBe(
+      'Gloves on, from here to the last coat: passed, Tove'
+    );
+    expect(
+      words(
+        made('photo.added', {
+          surface: 'floor',
+          photo: '01900000-0000-7000-8000-000000000001',
+          stage: 'before',
+          caption: 'the hall'
+        })
+      )
+    ).toBe('Photo, before: the hall, Tove');
+  });
+});
+
+describe('fields of Measure', () => {
+  it('reads turns, directions and factors, and refuses the rest', () => {
+    expect(parseTurn('45°')).toMatchObject({ ok: true, value: 45, echo: '45°' });
+    expect(parseTurn('90 deg')).toMatchObject({ ok: true, value: 90 });
+    for (const bad of ['', '180', '-5', 'square']) expect(parseTurn(bad).ok, bad).toBe(false);
+    expect(parseDirection('-22.5')).toMatchObject({ ok: true, value: -22.5 });
+    expect(parseDirection('200').ok).toBe(false);
+    expect(parseFactor('× 1.15')).toMatchObject({ ok: true, value: 1.15, echo: '× 1.15' });
+    for (const bad of ['', '0.9', '4', 'much']) expect(parseFactor(bad).ok, bad).toBe(false);
+  });
+  it('a new surface of every kind can be measured, and its usual faces have areas', () => {
+    for (const { value } of KINDS) {
+      const s = newSurface(value, 1, false, defaultHouseRules.sanding.endGrit);
+      const m = measureSurface(s);
+      expect(m.ok, value).toBe(true);
+      for (const f of s.faces) expect(m.ok && m.parts[f.kind]?.ok, `${value} ${f.kind}`).toBe(true);
+      expect(possibleFaces(s), value).toEqual(expect.arrayContaining(s.faces.map((f) => f.kind)));
+    }
+  });
+  it('a tapped side leads to the field that rules it', () => {
+    expect(fieldOfSide(templateShape('rectangle'), 3)).toBe('dim-widthM');
+    expect(fieldOfSide(templateShape('door'), 0)).toBe('dim-widthM');
+    expect(fieldOfSide(templateShape('L'), 4)).toBe('wall-4');
+    expect(fieldOfSide(templateShape('triangle'), 2)).toBe('dim-cM');
+    expect(fieldOfSide(templateShape('area'), 0)).toBeNull();
+  });
+});
