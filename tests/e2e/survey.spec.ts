@@ -5,6 +5,8 @@ import demoCounter from '../../demo/jobs/03-bakery-counter.json' with { type: 'j
 
 /** Look, Measure, Ready: each walk on a job of its own. */
 const LEAD = ['ines@wickandtarn.example', 'salt-marsh-oil'] as const;
+/** Units are the person's own: who types in feet here leaves the others their metres. */
+const SUNIL = ['sunil@wickandtarn.example', 'salt-marsh-oil'] as const;
 const BRAM = ['bram@wickandtarn.example', 'salt-marsh-oil'] as const;
 
 /** A job without surfaces; gives its address. */
@@ -78,7 +80,7 @@ test('a floor looked at on the phone turns out waxed: the verdict, the steps, a 
   }
   await page.getByLabel('Reading', { exact: true }).fill('wet');
   await page.getByRole('button', { name: 'Write', exact: true }).click();
-  await expect(moisture).toContainText('“wet” is not a percentage');
+  await expect(moisture).toContainText('Type a share from 1 to 60 %');
   await expect(moisture).toContainText('3 of 3 readings');
   await expect(moisture).toContainText(/still drying: about \d+ days until the wettest place/);
   await expect(verdict).toContainText('The highest reading is 16.1 %');
@@ -121,7 +123,7 @@ test('a photo taken out of reach is kept on the phone and sent when it is back',
 });
 
 test('the library’s L with column and ways out, called out in metres, typed in feet', async ({ page }) => {
-  await signIn(page, DEMO, ...LEAD);
+  await signIn(page, DEMO, ...SUNIL);
   await measure(page, await newJob(page, 'Library again'), 'Floor');
   await pick(page, /^Shape/, /^Walls/);
   await page.getByLabel('Or call them out').fill('10.00 right 5.40 right 4.00 left about two');
@@ -142,20 +144,20 @@ test('the library’s L with column and ways out, called out in metres, typed in
   await cut.getByLabel('Along it').fill('6.6');
   await page.getByRole('button', { name: 'Add a way out' }).click();
   const exits = page.getByLabel('Dimensions');
-  await pick(page, /^On/, 'Side D');
+  await pick(page, /^On Side/, 'Side D');
   await exits.getByLabel('Along it').last().fill('2');
   await expect(page.getByText(/side D is 2\.46 m long/).first()).toBeVisible();
   await exits.getByLabel('Along it').last().fill('0.8');
   await saved(page);
 
-  await page.getByRole('button', { name: 'Ines' }).click();
+  await page.getByRole('button', { name: 'Sunil' }).click();
   await page.getByRole('button', { name: 'US', exact: true }).click();
   await page.keyboard.press('Escape');
   await expect(page.getByLabel('Wall A', { exact: true })).toHaveValue('32\' 9 11/16"');
-  await expect(area(page, 'Top')).toHaveText('736.2 sq ft');
+  await expect(area(page, 'Top')).toHaveText('736.3 sq ft');
   await page.getByLabel('Wall A', { exact: true }).fill(`32' 9 3/4"`);
   await expect(page.getByText('Closes to 1 mm.')).toBeVisible();
-  await page.getByRole('button', { name: 'Ines' }).click();
+  await page.getByRole('button', { name: 'Sunil' }).click();
   await page.getByRole('button', { name: 'Metric' }).click();
   await page.keyboard.press('Escape');
   await expect(page.getByLabel('Wall B', { exact: true })).toHaveValue('5.40 m');
@@ -194,7 +196,7 @@ test('a deck with undersides, coated before the boards go down', async ({ page }
   await signIn(page, DEMO, ...LEAD);
   await measure(page, await newJob(page, 'Jetty', 'outdoor'), 'Deck');
   await page.getByLabel('Length').fill('8.2');
-  await page.getByLabel('Width').first().fill('5');
+  await page.getByLabel('Width').fill('5');
   await expect(area(page, 'Top')).toHaveText('39.0 m²');
   await expect(area(page, 'Underside')).toHaveText('39.0 m²');
   await page.getByRole('button', { name: 'Undersides before installation' }).click();
@@ -209,7 +211,7 @@ test('a counter with a sink: rim, ends, and no edge where it stands tight', asyn
   await signIn(page, DEMO, ...LEAD);
   await measure(page, await newJob(page, 'Counter'), 'Countertop');
   await page.getByLabel('Length').fill('3');
-  await page.getByLabel('Width').first().fill('0.6');
+  await page.getByLabel('Width').fill('0.6');
   await expect(area(page, 'Edges')).toHaveText('0.12 m²');
   await page.getByRole('checkbox', { name: 'Side A' }).click();
   await expect(area(page, 'Edges')).toHaveText('0.24 m²');
@@ -259,13 +261,13 @@ test('a failed gate repeats the grit, and is on record', async ({ browser }) => 
   await page.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(page.getByRole('heading', { name: /^Sand P60/ }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Done, now check it' }).click();
-  await page.getByRole('button', { name: 'Yes: The pencil grid is gone, all of it' }).click();
-  await page.getByRole('button', { name: 'No: No swirls under a raking lamp' }).click();
+  await page.getByRole('button', { name: /^Yes ?: The pencil grid/ }).click();
+  await page.getByRole('button', { name: /^No ?: No swirls/ }).click();
   await expect(page.getByRole('heading', { name: 'Again: Sand P60, edges and corners too' })).toBeVisible();
   await expect(page.getByRole('list', { name: 'Steps' })).toContainText('gate failed once');
   await page.getByRole('button', { name: 'Done, now check it' }).click();
-  for (const gate of ['The pencil grid is gone, all of it', 'No swirls under a raking lamp', 'The pad is blown clean'])
-    await page.getByRole('button', { name: `Yes: ${gate}` }).click();
+  for (const gate of [/^Yes ?: The pencil grid/, /^Yes ?: No swirls/, /^Yes ?: The pad/])
+    await page.getByRole('button', { name: gate }).click();
   await expect(page.getByRole('heading', { name: /^Sand P80/ }).first()).toBeVisible();
   await page.goto(`${job}/work`);
   await expect(page.getByText(/No swirls under a raking lamp: failed, Sand P60 again/)).toBeVisible();

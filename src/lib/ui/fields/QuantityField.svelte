@@ -33,7 +33,7 @@
   }
 </script>
 
-<div>
+<div class="quantity">
   <label for={fieldId} class={quiet ? 'unseen' : 'mb-1 block font-semibold'}>{label}</label>
   <input
     id={fieldId}
@@ -47,9 +47,7 @@
     onblur={leave}
     onfocus={(e) => e.currentTarget.select()}
   />
-  <p id="{fieldId}-d" class={wrong ? 'bad' : 'echo'}>
-    {#if wrong}{wrong}{:else if read?.ok}{read.echo}{/if}
-  </p>
+  <p id="{fieldId}-d" class={wrong ? 'bad' : 'echo'}>{wrong || (read?.ok ? read.echo : '')}</p>
 </div>
 
 <style>
@@ -63,8 +61,21 @@
     font-size: 13px;
     margin-top: 3px;
   }
-  .echo {
-    color: var(--ink-2);
+  .quantity {
+    position: relative;
+  }
+  /* Hangs under the field: leaving it moves nothing, so that the next tap lands where it was aimed. */
+  .echo:not(:empty) {
+    position: absolute;
+    z-index: 5;
+    top: 100%;
+    left: 0;
+    padding: 1px 7px;
+    background: var(--sheet);
+    border: 1px solid var(--rule-2);
+    color: var(--ink);
     font-size: 13px;
+    white-space: nowrap;
+    pointer-events: none;
   }
 </style>

@@ -49,7 +49,9 @@
       class="field"
       clearOnDeselect={false}
       oninput={(e) => (find = e.currentTarget.value)}
-      onfocus={(e) => e.currentTarget.select()}
+      placeholder={chosen.name}
+      onfocus={(e) => (e.currentTarget.value = '')}
+      onblur={(e) => (e.currentTarget.value = chosen.name)}
       aria-describedby="{id}-d"
     />
     <Combobox.Portal>

@@ -36,7 +36,7 @@
 {#if boards}
   <div class="grid grid-cols-2 gap-3">
     <QuantityField
-      label="Width"
+      label="Board"
       value={boards.widthM}
       units={desk.units}
       parse={parseLength}

@@ -55,7 +55,7 @@
       onchange={(v) => set(i, (q) => (q.alongM = v), 'along')}
     />
     <QuantityField
-      label="Width"
+      label="Opening"
       value={e.widthM}
       units={desk.units}
       parse={parseLength}

@@ -156,9 +156,6 @@
     color: var(--now);
     outline: none;
   }
-  .wall.on :global(.echo) {
-    color: #2a2205;
-  }
   .letter {
     display: grid;
     place-items: center;
