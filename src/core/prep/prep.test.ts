@@ -93,6 +93,12 @@ describe('the prep plan', () => {
     expect(p.ladder).toMatchObject({ ok: false, problem: expect.stringContaining('P60 to P120') });
     expect(ids(p).some((x) => x.startsWith('sand-'))).toBe(false);
   });
+  it('holds the other school’s ladder against its own', () => {
+    const { ladder, otherSchool } = plan();
+    expect(otherSchool.rule).toBe('skip one');
+    expect(otherSchool.ladder.ok && otherSchool.ladder.grits).toEqual([60, 120]);
+    expect(ladder.ok && ladder.grits).toEqual([60, 80, 120]);
+  });
   it('elapsed time is the crew’s share of the minutes and the shortest waits', () => {
     const p = plan({ demands: new Set<PrepDemand>(['wash']) });
     expect(p.elapsedMinutes).toBeCloseTo(p.personMinutes / 2 + 720, 9);

@@ -1,5 +1,5 @@
 import type { HouseRules } from '../house';
-import { sandingLadder, startGrit, type Ladder, type LadderRule } from '../sanding';
+import { LADDER_RULES, sandingLadder, startGrit, type Ladder, type LadderRule } from '../sanding';
 import { faceAreas, measureSurface, unitCount, type Surface } from '../surface';
 import type { PrepDemand } from '../survey';
 import gateRows from './gates.json';
@@ -45,6 +45,8 @@ export interface PrepPlan {
   surfaceId: string;
   steps: PrepStep[];
   ladder: Ladder;
+  /** What the other school would sand, to hold against it. */
+  otherSchool: { rule: LadderRule; ladder: Ladder };
   /** Minutes of one person. */
   personMinutes: number;
   /** From the first step to oil, minutes, with the whole crew and the shortest waits. */
@@ -105,7 +107,9 @@ interface Sizes {
 export function prepPlan(input: PrepInput): PrepPlan {
   const { surface, people } = input;
   const sizes = sizesOf(surface, people);
-  const ladder = ladderFor(input);
+  const own = input.house.sanding.ladder as LadderRule;
+  const other = LADDER_RULES.find((r) => r !== own)!;
+  const ladder = ladderFor(input, own);
   const asked = askedFor(input);
   const list = steps
     .filter((r) => r.when.some((w) => asked.has(w)))
@@ -117,6 +121,7 @@ export function prepPlan(input: PrepInput): PrepPlan {
     surfaceId: surface.id,
     steps: ordered,
     ladder,
+    otherSchool: { rule: other, ladder: ladderFor(input, other) },
     personMinutes,
     elapsedMinutes: personMinutes / Math.max(1, people) + waits
   };
@@ -126,13 +131,13 @@ export function prepPlan(input: PrepInput): PrepPlan {
 export const endGrit = ({ surface, maxGrit }: Pick<PrepInput, 'surface' | 'maxGrit'>): number =>
   Math.min(surface.lastGrit, maxGrit ?? Infinity);
 
-function ladderFor(input: PrepInput): Ladder {
+function ladderFor(input: PrepInput, rule: LadderRule): Ladder {
   const { sanding } = input.house;
   return sandingLadder({
     start: startGrit(conditionOf(input.surface)),
     end: nearestStocked(endGrit(input), sanding.gritsInStock),
     stock: sanding.gritsInStock,
-    rule: sanding.ladder as LadderRule
+    rule
   });
 }
 

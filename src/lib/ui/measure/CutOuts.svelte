@@ -80,6 +80,7 @@
         onchange={(v) => set(i, (x) => (x.side = Number(v)))}
       />
       <QuantityField
+        id="cut-{i}"
         label="Along it"
         value={c.alongM}
         units={desk.units}

@@ -35,6 +35,8 @@
     active?: number | null;
     /** A side's figure is tapped: go and type it. */
     onside?: (side: number) => void;
+    /** A cut-out is tapped: go and type it. */
+    oncut?: (index: number) => void;
     /** A corner was pulled: the shape it makes. */
     onpull?: (shape: Shape) => void;
     /** A place on the surface is tapped. */
@@ -42,7 +44,7 @@
     /** Things that lie at a place: moisture readings. */
     spots?: readonly { x: number; y: number; text: string; pending?: boolean }[];
   }
-  const { surface, units, active = null, onside, onpull, onspot, spots = [] }: Props = $props();
+  const { surface, units, active = null, onside, oncut, onpull, onspot, spots = [] }: Props = $props();
   const uid = $props.id();
 
   let pulling = $state<{ corner: number; shape: Shape; frame: SheetFrame } | null>(null);
@@ -189,8 +191,19 @@
         {@const c = toSheet(frame, labelPoint(h.ring, []))}
         <path d={pathOf(frame, h.ring)} fill="var(--sunk)" />
         <path d={pathOf(frame, h.ring)} fill="url(#{uid}-cut)" stroke="var(--ink)" stroke-width="2" />
-        <rect x={c.x - 9} y={c.y - 9} width="18" height="18" fill="var(--ink)" />
-        <text x={c.x} y={c.y + 4.5} text-anchor="middle" class="letter">{i + 1}</text>
+        <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+        <g
+          class:dim-tag={oncut}
+          role={oncut ? 'button' : undefined}
+          tabindex={oncut ? 0 : undefined}
+          aria-label={oncut ? `${h.cutOut.name}, ${showArea(h.areaM2, units)}: type it` : undefined}
+          onclick={() => oncut?.(i)}
+          onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), oncut?.(i))}
+        >
+          <rect x={c.x - 14} y={c.y - 14} width="28" height="28" fill="transparent" />
+          <rect x={c.x - 9} y={c.y - 9} width="18" height="18" fill="var(--ink)" />
+          <text x={c.x} y={c.y + 4.5} text-anchor="middle" class="letter">{i + 1}</text>
+        </g>
       {/each}
       {#each exits as x (x.e.id)}
         <path d="M{x.from.x} {x.from.y}L{x.to.x} {x.to.y}" stroke="var(--paper)" stroke-width="6" />

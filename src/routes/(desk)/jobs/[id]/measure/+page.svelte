@@ -45,7 +45,7 @@
 
 <JobTitle
   facts="{desk.document.client.name}. {desk.plan.totalAreaM2 > 0
-    ? `${showArea(desk.plan.totalAreaM2, desk.units)} to coat, counted with texture and profile`
+    ? `${showArea(desk.plan.totalAreaM2, desk.units)} to coat`
     : 'Not measured yet'}"
 >
   {#snippet actions()}
@@ -96,6 +96,7 @@
           units={desk.units}
           active={wall}
           onside={desk.mayEdit ? typeSide : undefined}
+          oncut={desk.mayEdit ? (cut) => document.getElementById(`cut-${cut}`)?.focus() : undefined}
           onpull={desk.mayEdit ? (shape) => desk.edit((d) => void (d.surfaces[i]!.shape = shape)) : undefined}
         />
       </div>

@@ -45,6 +45,7 @@
     {@const steps = unitProgress(seen.prep, log, picked)}
     {@const current = steps.find((p) => p.status !== 'done')}
     {@const ladder = seen.prep.ladder}
+    {@const other = seen.prep.otherSchool}
     <div class="two">
       <div class="main">
         {#if seen.verdict.word === 'do not oil' || seen.verdict.word === 'wait until'}
@@ -114,6 +115,12 @@
                 ]}>{desk.knowledge.house.sanding.ladder}, largest jump ÷ {ladder.worstJump.toFixed(2)}</Why
               >
             </p>
+            {#if other.ladder.ok}<p class="dim mt-1 text-[14px]">
+                The other school, {other.rule}: {other.ladder.grits.map((g) => `P${g}`).join(', ')}{other.ladder.grits
+                  .length < ladder.grits.length
+                  ? `, ${ladder.grits.length - other.ladder.grits.length} fewer`
+                  : ''}. Scratches show most on dark colours and gloss.
+              </p>{/if}
           </section>
         {/if}
         <section aria-label="What it takes">
