@@ -37,6 +37,7 @@ export { applyQuickRule, newFace, QUICK_RULES, type QuickRule } from './quick-ru
 export { cornersOf, isRightAngled, pullCorner, wallsThrough } from './pull';
 export { parseWalk, walkText, type WalkResult } from './walk-text';
 export { templateShape, type Template } from './templates';
+export { FACE_KINDS, SURFACE_KINDS } from './schema';
 export type {
   Boards,
   CutOut,

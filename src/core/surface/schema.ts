@@ -9,7 +9,8 @@ const area = Type.Number({ exclusiveMinimum: 0, maximum: 100000 });
 const count = (most: number) => Type.Integer({ minimum: 0, maximum: most });
 const side = Type.Integer({ minimum: 0, maximum: 499 });
 
-export const SurfaceKindSchema = Type.Enum([
+/** Every kind of surface, in the order they are offered. */
+export const SURFACE_KINDS = [
   'floor',
   'deck',
   'stair',
@@ -19,7 +20,8 @@ export const SurfaceKindSchema = Type.Enum([
   'cabinet-set',
   'handrail',
   'bench-or-planter'
-]);
+] as const;
+export const SurfaceKindSchema = Type.Enum([...SURFACE_KINDS]);
 
 export const WallSchema = Type.Object(
   {
@@ -116,7 +118,8 @@ export const BoardsSchema = Type.Object(
   closed
 );
 
-export const FaceKindSchema = Type.Enum([
+/** Every kind of face, in the order a foreman names them. */
+export const FACE_KINDS = [
   'top',
   'underside',
   'edge',
@@ -134,7 +137,8 @@ export const FaceKindSchema = Type.Enum([
   'top-edge',
   'bottom-edge',
   'all-round'
-]);
+] as const;
+export const FaceKindSchema = Type.Enum([...FACE_KINDS]);
 
 export const FaceSchema = Type.Object(
   {

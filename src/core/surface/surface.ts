@@ -1,7 +1,16 @@
 import faceKinds from './faces.json';
 import factors from './factors.json';
 import { measureSurface, type Part } from './parts';
-import type { Face, FaceKind, Orientation, Profile, Surface, SurfaceKind, Texture } from './schema';
+import {
+  FACE_KINDS,
+  type Face,
+  type FaceKind,
+  type Orientation,
+  type Profile,
+  type Surface,
+  type SurfaceKind,
+  type Texture
+} from './schema';
 
 /** Plan area of a face before texture and profile, m², or what must be typed to know it. */
 export type FaceArea = Part;
@@ -65,10 +74,9 @@ export const effectiveArea = (surface: Surface, face: Face): FaceArea =>
 /** Kinds of face a surface can have, in the order a foreman names them. */
 export function possibleFaces(surface: Surface): FaceKind[] {
   const measured = measureSurface(surface);
-  const kinds = Object.keys(faceKinds) as FaceKind[];
   if (!measured.ok) return usualFaces(surface.kind);
   const twins = new Set(surface.shape.type === 'area' ? twinsToHide(surface) : sameFaceTwice(surface));
-  return kinds.filter((k) => measured.parts[k] && !twins.has(k));
+  return FACE_KINDS.filter((k) => measured.parts[k] && !twins.has(k));
 }
 
 /** Names for one and the same face: a door and a cladding have an outside, not a top. */

@@ -1,9 +1,11 @@
 import Papa from 'papaparse';
 import {
+  FACE_KINDS,
   faceName,
   measureSurface,
   newFace,
   parseWalk,
+  SURFACE_KINDS,
   unitCount,
   usualFaces,
   walkText,
@@ -37,17 +39,6 @@ type Column = (typeof TAKE_OFF_COLUMNS)[number];
 
 export type ReadTakeOff = { ok: true; surfaces: Surface[] } | { ok: false; problems: FileProblem[] };
 
-const KINDS: readonly SurfaceKind[] = [
-  'floor',
-  'deck',
-  'stair',
-  'countertop',
-  'door',
-  'cladding',
-  'cabinet-set',
-  'handrail',
-  'bench-or-planter'
-];
 const LIMIT_BYTES = 1_000_000;
 const MOST_ROWS = 60;
 
@@ -95,8 +86,8 @@ function rowSurface(
     return null;
   };
   const name = row.name || bad('name', 'is empty.');
-  const kind = KINDS.find((k) => k === row.kind?.toLowerCase().replaceAll(' ', '-'));
-  if (!kind) bad('kind', `“${row.kind ?? ''}” is none of ${KINDS.join(', ')}.`);
+  const kind = SURFACE_KINDS.find((k) => k === row.kind?.toLowerCase().replaceAll(' ', '-'));
+  if (!kind) bad('kind', `“${row.kind ?? ''}” is none of ${SURFACE_KINDS.join(', ')}.`);
   const speciesId = speciesIdOf(row.species);
   if (!speciesId) bad('species', `“${row.species}” is not in the table of species.`);
   const size = (column: Column, missing: number): number => {
@@ -174,39 +165,19 @@ function rowShape(
 
 function rowFaces(text: string | undefined, kind: SurfaceKind, bad: (c: Column, problem: string) => null) {
   if (!text) return usualFaces(kind).map((k, i) => newFace(k, i === 0 ? 2 : 1));
-  const kinds = new Map<string, FaceKind>(ALL_FACES.map((k) => [faceName(k).toLowerCase(), k]));
+  const kinds = new Map<string, FaceKind>(FACE_KINDS.map((k) => [faceName(k).toLowerCase(), k]));
   const out = [];
   for (const part of text
     .split(';')
     .map((t) => t.trim())
     .filter(Boolean)) {
     const m = /^(.*?)\s+(\d{1,2})$/.exec(part);
-    const face = m && (kinds.get(m[1]!.toLowerCase()) ?? ALL_FACES.find((k) => k === m[1]!.toLowerCase()));
+    const face = m && (kinds.get(m[1]!.toLowerCase()) ?? FACE_KINDS.find((k) => k === m[1]!.toLowerCase()));
     if (!m || !face || Number(m[2]) > 12) return bad('faces', `“${part}” is not a face and its coats, like “top 2”.`);
     out.push(newFace(face, Number(m[2])));
   }
   return out;
 }
-
-const ALL_FACES: readonly FaceKind[] = [
-  'top',
-  'underside',
-  'edge',
-  'end-grain',
-  'rim',
-  'upstand',
-  'tread',
-  'riser',
-  'nosing',
-  'string',
-  'outside',
-  'inside',
-  'hinge-edge',
-  'lock-edge',
-  'top-edge',
-  'bottom-edge',
-  'all-round'
-];
 
 function freshId(name: string, ids: Set<string>): string {
   const base =

@@ -1,10 +1,10 @@
 <script lang="ts">
   import type { Surface } from '$core/surface';
-  import { parseLength, parseOffset, showLength } from '$core/units';
   import Choice from '../fields/Choice.svelte';
   import QuantityField from '../fields/QuantityField.svelte';
   import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
+  import LengthField from '../job/LengthField.svelte';
   import { PATTERNS } from './choices';
   import { parseDirection, showTurn } from './turn';
 
@@ -35,20 +35,15 @@
 />
 {#if boards}
   <div class="grid grid-cols-2 gap-3">
-    <QuantityField
+    <LengthField
       label="Board"
       value={boards.widthM}
-      units={desk.units}
-      parse={parseLength}
-      show={showLength}
       onchange={(v) => onchange((s) => (s.boards!.widthM = v), 'board')}
     />
-    <QuantityField
+    <LengthField
       label="Gap"
       value={boards.gapM}
-      units={desk.units}
-      parse={parseOffset}
-      show={showLength}
+      zero
       onchange={(v) => onchange((s) => (s.boards!.gapM = v), 'gap')}
       problem={desk.problemAt(`${path}/boards/gapM`)}
     />
@@ -61,12 +56,10 @@
       onchange={(v) => onchange((s) => (s.boards!.directionDeg = v), 'direction')}
     />
     {#if surface.kind === 'cladding'}
-      <QuantityField
+      <LengthField
         label="Lap"
         value={boards.lapM ?? 0}
-        units={desk.units}
-        parse={parseOffset}
-        show={showLength}
+        zero
         onchange={(v) => onchange((s) => (s.boards!.lapM = v), 'lap')}
         problem={desk.problemAt(`${path}/boards/lapM`)}
       />

@@ -1,10 +1,9 @@
 <script lang="ts">
   import { wallName, type CutOut, type Surface } from '$core/surface';
-  import { parseLength, parseOffset, showLength } from '$core/units';
   import Choice from '../fields/Choice.svelte';
-  import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
+  import LengthField from '../job/LengthField.svelte';
   import { CUT_OUT_KINDS, type Options } from './choices';
 
   interface Props {
@@ -79,47 +78,29 @@
         options={sideOptions}
         onchange={(v) => set(i, (x) => (x.side = Number(v)))}
       />
-      <QuantityField
+      <LengthField
         id="cut-{i}"
         label="Along it"
         value={c.alongM}
-        units={desk.units}
-        parse={parseOffset}
-        show={showLength}
+        zero
         onchange={(v) => set(i, (x) => (x.alongM = v), 'along')}
       />
-      <QuantityField
-        label="Away from it"
-        value={c.inM}
-        units={desk.units}
-        parse={parseOffset}
-        show={showLength}
-        onchange={(v) => set(i, (x) => (x.inM = v), 'in')}
-      />
+      <LengthField label="Away from it" value={c.inM} zero onchange={(v) => set(i, (x) => (x.inM = v), 'in')} />
       {#if c.shape.type === 'rectangle'}
-        <QuantityField
+        <LengthField
           label="Length"
           value={c.shape.lengthM}
-          units={desk.units}
-          parse={parseLength}
-          show={showLength}
           onchange={(v) => set(i, (x) => x.shape.type === 'rectangle' && (x.shape.lengthM = v), 'length')}
         />
-        <QuantityField
+        <LengthField
           label="Width"
           value={c.shape.widthM}
-          units={desk.units}
-          parse={parseLength}
-          show={showLength}
           onchange={(v) => set(i, (x) => x.shape.type === 'rectangle' && (x.shape.widthM = v), 'width')}
         />
       {:else if c.shape.type === 'circle'}
-        <QuantityField
+        <LengthField
           label="Diameter"
           value={c.shape.diameterM}
-          units={desk.units}
-          parse={parseLength}
-          show={showLength}
           onchange={(v) => set(i, (x) => x.shape.type === 'circle' && (x.shape.diameterM = v), 'diameter')}
         />
       {/if}

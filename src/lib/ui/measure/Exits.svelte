@@ -1,10 +1,9 @@
 <script lang="ts">
   import { wallName, type Exit, type Surface } from '$core/surface';
-  import { parseLength, parseOffset, showLength } from '$core/units';
   import Choice from '../fields/Choice.svelte';
-  import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
+  import LengthField from '../job/LengthField.svelte';
 
   interface Props {
     surface: Surface;
@@ -46,22 +45,8 @@
       options={sideOptions}
       onchange={(v) => set(i, (q) => (q.side = Number(v)))}
     />
-    <QuantityField
-      label="Along it"
-      value={e.alongM}
-      units={desk.units}
-      parse={parseOffset}
-      show={showLength}
-      onchange={(v) => set(i, (q) => (q.alongM = v), 'along')}
-    />
-    <QuantityField
-      label="Opening"
-      value={e.widthM}
-      units={desk.units}
-      parse={parseLength}
-      show={showLength}
-      onchange={(v) => set(i, (q) => (q.widthM = v), 'width')}
-    />
+    <LengthField label="Along it" value={e.alongM} zero onchange={(v) => set(i, (q) => (q.alongM = v), 'along')} />
+    <LengthField label="Opening" value={e.widthM} onchange={(v) => set(i, (q) => (q.widthM = v), 'width')} />
     {#if problem}<p class="col-span-2 font-semibold text-stop">{problem}</p>{/if}
     <button class="link justify-self-start text-[13px]" onclick={() => onchange((s) => void s.exits!.splice(i, 1))}
       >Take out<span class="unseen"> {e.name}</span></button

@@ -1,16 +1,13 @@
 <script lang="ts">
   import type { ShapeOf } from '$core/surface';
-  import { parseLength, showLength } from '$core/units';
   import CountField from '../fields/CountField.svelte';
-  import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import LengthField from '../job/LengthField.svelte';
 
   type Items = ShapeOf<'panels'> | ShapeOf<'lengths'>;
   /** A list of pieces alike: panels by width and height, rails by length and girth. */
   const { shape, onchange }: { shape: Items; onchange: (change: (s: Items) => void, field?: string) => void } =
     $props();
-  const desk = useJobDesk();
   const keys = $derived(
     shape.type === 'panels'
       ? ([
@@ -49,12 +46,9 @@
       onchange={(v) => onchange((s) => (row(s, i).count = v), `count ${i}`)}
     />
     {#each keys as [key, label] (key)}
-      <QuantityField
+      <LengthField
         {label}
         value={r[key] as number}
-        units={desk.units}
-        parse={parseLength}
-        show={showLength}
         onchange={(v) => onchange((s) => (row(s, i)[key] = v), `${key} ${i}`)}
       />
     {/each}

@@ -1,15 +1,12 @@
 <script lang="ts">
   import { wallName, type Point } from '$core/surface';
-  import { parseOffset, showLength } from '$core/units';
-  import QuantityField from '../fields/QuantityField.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import LengthField from '../job/LengthField.svelte';
 
   /** An outline by its corners, each right of and above the first place measured from. */
   const {
     points,
     onchange
   }: { points: readonly Point[]; onchange: (change: (p: Point[]) => void, field?: string) => void } = $props();
-  const desk = useJobDesk();
 </script>
 
 <h2 class="mt-4 border-b-[1.5px] border-ink pb-1">Corners</h2>
@@ -17,23 +14,19 @@
   {#each points as p, i (i)}
     <li class="grid grid-cols-[24px_1fr_1fr] items-center gap-2 border-b border-rule bg-sheet px-2 py-1">
       <b>{wallName(i)}</b>
-      <QuantityField
+      <LengthField
         id="point-{i}"
         label="Corner {wallName(i)}, right"
         quiet
         value={p.x}
-        units={desk.units}
-        parse={parseOffset}
-        show={showLength}
+        zero
         onchange={(v) => onchange((all) => (all[i]!.x = v), `x ${i}`)}
       />
-      <QuantityField
+      <LengthField
         label="Corner {wallName(i)}, up"
         quiet
         value={p.y}
-        units={desk.units}
-        parse={parseOffset}
-        show={showLength}
+        zero
         onchange={(v) => onchange((all) => (all[i]!.y = v), `y ${i}`)}
       />
     </li>

@@ -1,10 +1,11 @@
 <script lang="ts">
   import type { Shape } from '$core/surface';
-  import { parseArea, parseLength, parseOffset, showArea, showLength } from '$core/units';
+  import { parseArea, showArea } from '$core/units';
   import CountField from '../fields/CountField.svelte';
   import QuantityField from '../fields/QuantityField.svelte';
   import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
+  import LengthField from '../job/LengthField.svelte';
   import { DIMENSIONS } from './choices';
 
   /** The plain dimensions of a shape: whatever is not a walk or a list. */
@@ -30,13 +31,11 @@
         onchange={(v) => onchange(d.key, v)}
       />
     {:else}
-      <QuantityField
+      <LengthField
         id="dim-{d.key}"
         label={d.label}
         value={value(d.key)}
-        units={desk.units}
-        parse={d.zero ? parseOffset : parseLength}
-        show={showLength}
+        zero={d.zero}
         big={dims.length <= 3}
         onchange={(v) => onchange(d.key, v)}
         problem={desk.problemAt(`${path}/${d.key}`)}

@@ -11,12 +11,11 @@
     type SurfaceKind,
     type Template
   } from '$core/surface';
-  import { parseLength, parseOffset, showLength } from '$core/units';
   import Choice from '../fields/Choice.svelte';
-  import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
   import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
+  import LengthField from '../job/LengthField.svelte';
   import Sign from '../marks/Sign.svelte';
   import BoardsForm from './BoardsForm.svelte';
   import { GRITS, KINDS, SHAPES, USUAL_SHAPE } from './choices';
@@ -147,12 +146,10 @@
       {/each}
     </div>
     {#if surface.kind === 'countertop' && surface.tightSides?.length}
-      <QuantityField
+      <LengthField
         label="Upstand height"
         value={surface.upstandM ?? 0}
-        units={desk.units}
-        parse={parseOffset}
-        show={showLength}
+        zero
         onchange={(v) => set((s) => (s.upstandM = Math.max(0, v)), 'upstand')}
       />
     {/if}
@@ -162,12 +159,9 @@
 
   <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Wood</h2>
   <div class="mt-2 grid grid-cols-2 gap-3">
-    <QuantityField
+    <LengthField
       label="Thickness"
       value={surface.thicknessM}
-      units={desk.units}
-      parse={parseLength}
-      show={showLength}
       onchange={(v) => set((s) => (s.thicknessM = v), 'thickness')}
       problem={desk.problemAt(`${path}/thicknessM`)}
     />

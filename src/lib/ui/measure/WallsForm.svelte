@@ -1,10 +1,11 @@
 <script lang="ts">
   import { parseWalk, walkText, wallName, type Wall } from '$core/surface';
-  import { parseLength, parseOffset, showLength } from '$core/units';
+  import { parseOffset, showLength } from '$core/units';
   import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
   import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
+  import LengthField from '../job/LengthField.svelte';
   import { parseTurn, showTurn } from './turn';
 
   interface Props {
@@ -38,14 +39,11 @@
   {#each walls as w, i (i)}
     <li class="wall" class:on={wall === i} onfocusin={() => (wall = i)} onfocusout={() => (wall = null)}>
       <span class="letter" aria-hidden="true">{wallName(i)}</span>
-      <QuantityField
+      <LengthField
         id="{idBase}-{i}"
         label="Wall {wallName(i)}"
         quiet
         value={w.lengthM}
-        units={desk.units}
-        parse={parseLength}
-        show={showLength}
         onchange={(v) => onchange((all) => (all[i]!.lengthM = v), `wall ${i}`)}
       />
       <button class="turn" onclick={() => flip(i)} aria-label="Wall {wallName(i)} turns {w.turn}; change">

@@ -34,18 +34,18 @@
 <SurfaceTabs>
   {#snippet children(surface, index)}
     {@const seen = desk.surveys.find((s) => s.surfaceId === surface.id)!}
-    <div class="two">
-      <div class="verdict"><VerdictBlock {seen} /></div>
-      <nav class="jumps" aria-label="On this page">
+    <div class="beside-page">
+      <div class="whole"><VerdictBlock {seen} /></div>
+      <nav class="jumps whole" aria-label="On this page">
         {#each PARTS as p (p.id)}<a class="btn line" href="#{p.id}">{p.name}</a>{/each}
       </nav>
-      <div class="walk">
+      <div class="stack">
         <div id="wood"><WoodForm {surface} {index} part="wood" /></div>
         <div id="on-it"><Checklist surfaceId={surface.id} survey={seen.survey} {done} /></div>
         <div id="tests"><Tests surfaceId={surface.id} survey={seen.survey} {done} /></div>
         <WoodForm {surface} {index} part="life" />
       </div>
-      <div class="beside">
+      <div class="stack">
         <div id="moisture"><Moisture {surface} {seen} {done} /></div>
         <div id="photos"><PhotoStrip {surface} photos={seen.survey.photos} /></div>
         <Cautions cautions={seen.cautions} closing={safetyClosing} />
@@ -56,21 +56,6 @@
 <JustDoneLine {done} bar />
 
 <style>
-  .two {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(320px, 420px);
-    gap: 18px 26px;
-    margin-top: 12px;
-    align-items: start;
-  }
-  .verdict {
-    grid-column: 1 / 3;
-  }
-  .walk,
-  .beside {
-    display: grid;
-    gap: 22px;
-  }
   .jumps {
     display: none;
   }
@@ -87,12 +72,6 @@
     .jumps a {
       min-height: 48px;
       padding: 0 12px;
-    }
-    .two {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .verdict {
-      grid-column: 1;
     }
   }
 </style>

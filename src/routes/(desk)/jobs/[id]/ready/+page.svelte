@@ -46,8 +46,8 @@
     {@const current = steps.find((p) => p.status !== 'done')}
     {@const ladder = seen.prep.ladder}
     {@const other = seen.prep.otherSchool}
-    <div class="two">
-      <div class="main">
+    <div class="beside-page">
+      <div class="main stack">
         {#if seen.verdict.word === 'do not oil' || seen.verdict.word === 'wait until'}
           <p class="flex gap-3 bg-check-fill px-4 py-3">
             <Sign kind={seen.verdict.word === 'do not oil' ? 'stop' : 'check'} /><span
@@ -90,7 +90,7 @@
         </h2>
         <StepList {steps} timeZone={zone} units={desk.units} />
       </div>
-      <div class="beside">
+      <div class="stack">
         {#if ladder.ok}
           <section aria-label="Sanding ladder">
             <h2 class="border-b-[1.5px] border-ink pb-1">Sanding ladder</h2>
@@ -140,21 +140,8 @@
 <JustDoneLine {done} bar />
 
 <style>
-  .two {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(280px, 350px);
-    gap: 18px 26px;
-    margin-top: 12px;
-    align-items: start;
-  }
   .main {
-    display: grid;
     gap: 10px;
-    min-width: 0;
-  }
-  .beside {
-    display: grid;
-    gap: 22px;
   }
   .takes li {
     display: flex;
@@ -164,10 +151,5 @@
   }
   .takes b {
     font-size: 17px;
-  }
-  @media (max-width: 1000px) {
-    .two {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>
