@@ -26,7 +26,8 @@ const JOBS = ['Reading room floor', 'Boathouse deck', 'Ballroom'] as const;
 const MORE = ['Gallery stair', 'Twelve cell doors', 'Bakery counter'] as const;
 
 for (const [name, options, rules] of LOOKS)
-  for (const part of ['places', ...JOBS, 'more'] as const)
+  // The dark desk looks at contrast only: the first jobs show every colour there is.
+  for (const part of ['places', ...JOBS, ...(rules ? [] : (['more'] as const))] as const)
     test(`every page: ${name}, ${part}`, async ({ browser }) => {
       test.setTimeout(120_000);
       const page = await (await browser.newContext({ ...options, locale: 'en-GB' })).newPage();
