@@ -111,7 +111,7 @@ async function typing(origin: string, cookie: string, job: string): Promise<void
         });
         field.focus();
         const begun = performance.now();
-        field.value = String(8.2 + (i % 3) * 0.05);
+        field.value = String(8.3 + (i % 2) * 0.05);
         field.dispatchEvent(new InputEvent('input', { bubbles: true }));
         taken.push((await changed) - begun);
         await new Promise((next) => setTimeout(next, 60));
