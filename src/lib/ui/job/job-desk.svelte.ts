@@ -21,7 +21,8 @@ import type { LoggedEvent } from '$lib/server/work-log/log';
 interface Loaded {
   job: { id: string; document: JobDocument; rowVersion: number };
   events: LoggedEvent[];
-  weather: WeatherSeries | null;
+  /** The weather series as JSON; null indoors. */
+  weatherText: string | null;
   span: { startMs: number; hours: number };
   knowledge: Knowledge;
   person: { id: string; name: string; units: UnitSystem };
@@ -55,6 +56,7 @@ export class JobDesk {
   /** The surface that Look, Measure and Ready speak of; kept from station to station. */
   surfaceId = $state('');
   #weather = $state.raw<WeatherSeries | null>(null);
+  #weatherText: string | null = null;
   #span = $state.raw<Loaded['span']>({ startMs: 0, hours: 1 });
   /** The minute everything is computed for; moves on by itself. */
   minuteMs = $derived(Math.floor(clock.now / 60_000) * 60_000);
@@ -92,7 +94,10 @@ export class JobDesk {
   /** Takes what the server sent anew: weather, units, and the document if nothing here waits to be saved. */
   take(data: Loaded): void {
     this.units = data.person.units;
-    this.#weather = data.weather;
+    if (data.weatherText !== this.#weatherText) {
+      this.#weatherText = data.weatherText;
+      this.#weather = data.weatherText === null ? null : (JSON.parse(data.weatherText) as WeatherSeries);
+    }
     this.#span = data.span;
     this.log.take(data.events);
     if (this.saveState === 'saved' && data.job.rowVersion > this.#rowVersion) {

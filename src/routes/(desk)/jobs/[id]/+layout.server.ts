@@ -31,7 +31,8 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
       changedBy: job.changedBy
     },
     events,
-    weather: forecast && jobWeather(forecast.series, span),
+    // As one text: hundreds of hours of small numbers are slow to write one by one.
+    weatherText: forecast && JSON.stringify(jobWeather(forecast.series, span)),
     span,
     knowledge,
     committedAt: committed?.committedAt.getTime() ?? null,
