@@ -1,3 +1,4 @@
+import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addPerson } from '../../src/lib/server/accounts/people';
 import { createJob } from '../../src/lib/server/jobs/jobs';
@@ -214,5 +215,40 @@ describe('bad input', () => {
     const csp = (await call('GET', '/', 'lead')).headers.get('content-security-policy') ?? '';
     expect(csp).toContain("script-src 'self' 'nonce-");
     expect(csp).not.toContain("'unsafe-eval'");
+  });
+});
+
+describe('photos', () => {
+  const put = (who: Who, job: string, id: string, body: Uint8Array) =>
+    fetch(`${app.origin}/api/jobs/${job}/photos/${id}`, {
+      method: 'PUT',
+      headers: { Cookie: cookies[who], 'Content-Type': 'image/png' },
+      body: new Uint8Array(body)
+    });
+  const id = phoneEvent('note.added', { text: 'x' }).id;
+  it('are taken from the crew on site, judged by content, and kept by a device for good', async () => {
+    const png = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#864' } })
+      .png()
+      .toBuffer();
+    expect((await put('office', jobId, id, png)).status).toBe(403);
+    expect((await put('stranger', jobId, id, png)).status).toBe(404);
+    expect((await put('hand', jobId, 'not-an-id', png)).status).toBe(422);
+    const broken = await put('hand', jobId, id, Buffer.from('<svg/>'));
+    expect([broken.status, await broken.json()]).toEqual([
+      422,
+      { problems: [{ path: '/photo', problem: 'is no JPEG, PNG or WebP picture' }] }
+    ]);
+    expect((await put('hand', jobId, id, png)).status).toBe(201);
+    expect((await put('hand', jobId, id, png)).status).toBe(200);
+    const got = await call('GET', `/api/jobs/${jobId}/photos/${id}?size=small`, 'office');
+    expect(got.headers.get('content-type')).toBe('image/jpeg');
+    expect(got.headers.get('cache-control')).toContain('immutable');
+    expect(await sharp(Buffer.from(await got.arrayBuffer())).metadata()).toMatchObject({ width: 360, height: 270 });
+    expect((await call('GET', `/api/jobs/${jobId}/photos/${id}`, 'stranger')).status).toBe(404);
+    expect((await call('GET', `/api/jobs/${jobId}/photos/${id}`)).status).toBe(401);
+  });
+  it('larger than 15 MB are refused before they are read whole', async () => {
+    const r = await put('hand', jobId, phoneEvent('note.added', { text: 'y' }).id, new Uint8Array(15_500_000));
+    expect(r.status).toBe(413);
   });
 });

@@ -1,9 +1,11 @@
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { backup, restore } from '../../cli/backup.mjs';
 import type { NewEvent } from '../../src/core/job';
 import { createJob, findJob } from '../../src/lib/server/jobs/jobs';
+import { findPhoto } from '../../src/lib/server/photos/photos';
 import { eventsOf } from '../../src/lib/server/work-log/log';
 import { floorJob, NOW } from '../fixtures';
 import { freshCrew, PASSWORD, phoneEvent } from './database';
@@ -104,10 +106,22 @@ describe('killed in the middle of a stream of events', () => {
   });
 });
 
+const putPhoto = (jobId: string, id: string, body: Uint8Array) =>
+  fetch(`${app.origin}/api/jobs/${jobId}/photos/${id}`, {
+    method: 'PUT',
+    headers: { Cookie: cookie, 'Content-Type': 'image/jpeg' },
+    body: new Uint8Array(body)
+  });
+
 describe('backup and restore', () => {
   it('brings back what was there, and a broken file changes nothing', async () => {
     const jobId = await newJob();
     await post(jobId, [phoneEvent('note.added', { text: 'kept — ünïcode ✓' })]);
+    const photo = phoneEvent('note.added', { text: 'an id as a device makes it' }).id;
+    const picture = await sharp({ create: { width: 900, height: 600, channels: 3, background: '#8a7452' } })
+      .jpeg()
+      .toBuffer();
+    expect((await putPhoto(jobId, photo, picture)).status).toBe(201);
     const file = join(app.p.state, 'copy.gz');
     rmSync(file, { force: true });
     await backup(app.p, file, 'basket_test');
@@ -131,6 +145,8 @@ describe('backup and restore', () => {
     expect((await findJob(again.db, crew.crewId, jobId))!.document).toEqual(floorJob());
     expect((await eventsOf(again.db, jobId))[0]!.data).toEqual({ text: 'kept — ünïcode ✓' });
     expect(await findJob(again.db, crew.crewId, later)).toBeNull();
+    const kept = await findPhoto(again.db, crew.crewId, jobId, photo, 'full');
+    expect(await sharp(kept!).metadata()).toMatchObject({ format: 'jpeg', width: 900, height: 600 });
     await again.pool.end();
     await app.launch();
     expect(existsSync(file)).toBe(true);

@@ -29,6 +29,17 @@
     done.say(passed ? `${words}: passed` : `Gate failed: ${step.grit ? `P${step.grit}` : step.name} again`, id);
   }
   const lastFail = $derived(record?.failures.at(-1));
+  /** Where it failed, who saw it, and what that means. */
+  const failWords = $derived(
+    lastFail &&
+      [
+        lastFail.note && `${lastFail.note[0]!.toUpperCase()}${lastFail.note.slice(1)}.`,
+        `${lastFail.by.split(' ')[0]} saw it.`,
+        step.grit ? `Repeat P${step.grit}; finer grits only polish what is left.` : 'Do it again.'
+      ]
+        .filter(Boolean)
+        .join(' ')
+  );
 </script>
 
 <section class="card" class:gate={status === 'gate'} aria-label="{step.name}{unit ? `, ${unit}` : ''}">
@@ -38,9 +49,7 @@
     <p class="fail">
       <Sign kind="stop" size={16} /><span
         ><b>{step.gates.find((g) => g.id === lastFail.gate)?.words ?? lastFail.gate}: failed.</b>
-        {lastFail.by.split(' ')[0]} saw it. {step.grit
-          ? `Repeat P${step.grit}; finer grits only polish what is left.`
-          : 'Do it again.'}</span
+        {failWords}</span
       >
     </p>
   {/if}
