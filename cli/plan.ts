@@ -1,7 +1,6 @@
 /** `./basket plan JOB.json [--weather SERIES.covjson] [--now TIME]`: the whole plan of a job file as JSON. Needs no database. */
 import { readFileSync, statSync } from 'node:fs';
-import { defaultHouseRules } from '../src/core/house';
-import { bestStarts, plan, siteClimate } from '../src/core/job';
+import { bestStarts, plan, firstDayKnowledge, siteClimate } from '../src/core/job';
 import type { WeatherSeries } from '../src/core/air';
 import { DAY_MS, HOUR_MS } from '../src/core/units';
 import { readCoverage } from '../src/formats/coverage-json';
@@ -68,10 +67,7 @@ function main(args: string[]): void {
     startMs: nowMs,
     hours: (10 * DAY_MS) / HOUR_MS
   });
-  const know = {
-    house: defaultHouseRules,
-    kappa: { median: 1, sdLn: defaultHouseRules.kappaSdLn }
-  };
+  const know = firstDayKnowledge();
   const starts = climate ? bestStarts(job.value, climate, know, nowMs) : [];
   const best = starts.find((s) => s.ok);
   const chosen =

@@ -3,25 +3,22 @@ import cards from '../demo/cards.json';
 import readingRoom from '../demo/jobs/01-reading-room.json';
 import deck from '../demo/jobs/02-boathouse-deck.json';
 import counter from '../demo/jobs/03-bakery-counter.json';
-import type { JobDocument, Knowledge, NewEvent, WorkEvent } from '../src/core/job';
+import { firstDayKnowledge, type JobDocument, type Knowledge, type NewEvent, type WorkEvent } from '../src/core/job';
 import type { ProductCard } from '../src/core/product';
-import { defaultHouseRules } from '../src/core/house';
 
 export const card = (id: string): ProductCard => structuredClone(cards.find((c) => c.id === id)) as ProductCard;
 
 const withCard = (document: unknown): JobDocument => {
   const job = structuredClone(document) as JobDocument;
-  return { ...job, products: job.finish ? [card(job.finish.productId)] : [] };
+  const ids = new Set(job.finish ? [job.finish.productId, ...(job.finish.coats ?? []).map((c) => c.productId)] : []);
+  return { ...job, products: [...ids].map(card) };
 };
 
 export const floorJob = (): JobDocument => withCard(readingRoom.document);
 export const deckJob = (): JobDocument => withCard(deck.document);
 export const counterJob = (): JobDocument => withCard(counter.document);
 
-export const knowledge: Knowledge = {
-  house: defaultHouseRules,
-  kappa: { median: 1, sdLn: 0.3 }
-};
+export const knowledge: Knowledge = firstDayKnowledge();
 
 export const NOW = Date.parse('2027-05-18T09:40:00+01:00');
 

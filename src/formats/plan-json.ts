@@ -56,6 +56,9 @@ export function writePlan(job: JobDocument, p: Plan, starts: readonly SequenceOu
     })),
     coats: p.coats.map((c) => ({
       coat: c.number,
+      productId: c.productId,
+      colour: c.colour,
+      method: c.method,
       areaM2: round(c.areaM2),
       netL: round(c.netL),
       lossesL: round(c.lossesL),
@@ -67,20 +70,34 @@ export function writePlan(job: JobDocument, p: Plan, starts: readonly SequenceOu
       expectedL: round(p.load.expectedL),
       buyL: round(p.load.buyL),
       confidence: p.load.confidence,
-      oilL: round(p.load.mix.oilL),
-      hardenerL: round(p.load.mix.hardenerL),
-      thinnerL: round(p.load.mix.thinnerL),
-      buy: p.load.buy.map((b) => ({
-        of: b.of,
-        name: b.name,
-        needL: round(b.needL),
-        tins: b.tins.map((t) => ({
-          volumeMl: t.volumeMl,
-          count: t.count,
-          priceCents: t.priceCents
+      products: p.load.products.map((o) => ({
+        productId: o.productId,
+        colour: o.colour,
+        coats: o.coats,
+        expectedL: round(o.expectedL),
+        needL: round(o.needL),
+        oilL: round(o.mix.oilL),
+        hardenerL: round(o.mix.hardenerL),
+        thinnerL: round(o.mix.thinnerL),
+        knownBy: o.keys.map((k) => ({
+          key: k.key,
+          medianM2PerL: round(k.rate.medianM2PerL, 2),
+          cardM2PerL: k.rate.cardM2PerL,
+          coatsBehindIt: k.rate.coats
         })),
-        leftOverMl: b.leftOverMl,
-        costCents: b.costCents
+        buy: o.buy.map((b) => ({
+          of: b.of,
+          name: b.name,
+          needL: round(b.needL),
+          fromStockMl: b.stock.takenMl,
+          tins: b.tins.map((t) => ({
+            volumeMl: t.volumeMl,
+            count: t.count,
+            priceCents: t.priceCents
+          })),
+          leftOverMl: b.leftOverMl,
+          costCents: b.costCents
+        }))
       })),
       costCents: p.load.costCents,
       batches: p.load.batches.map((b) => ({
@@ -93,8 +110,7 @@ export function writePlan(job: JobDocument, p: Plan, starts: readonly SequenceOu
         boundBy: b.boundBy,
         usableMinutes: b.usableMinutes && round(b.usableMinutes, 1)
       })),
-      rags: p.load.rags,
-      gear: p.load.gear
+      rags: p.load.rags
     },
     cautions: p.cautions.map((c) => `${c.title}. ${c.text}`).concat(p.cautions.length ? p.cautionsClosing : []),
     dwellMinutesNow: p.dwell,

@@ -33,6 +33,8 @@ const ROOMS = [
   'product',
   'house',
   'coverage',
+  'stock',
+  'layers',
   'mix',
   'drying',
   'window',

@@ -1,5 +1,6 @@
 import type { HouseRules } from '../house';
 import { spreadRate, type Grade, type Method, type ProductCard } from '../product';
+import { knownRate, rateKey, type CoverageLog, type KnownRate } from './learning';
 import { speciesOf, takeUp } from '../wood';
 
 /** One face as one coat meets it. */
@@ -24,6 +25,9 @@ export interface Factor {
 export interface CoatFaceLitres {
   litres: number;
   spreadRateM2PerL: number;
+  /** The name its spread rate is known by, and what is known. */
+  key: string;
+  rate: KnownRate;
   uSpecies: number;
   uPrep: number;
   uMethod: number;
@@ -44,25 +48,38 @@ export function prepTakeUp(f: Pick<CoatFace, 'lastGrit' | 'waterPopped' | 'weath
   return grit * (f.waterPopped ? takeUp.waterPopped : 1) * (f.weathered ? takeUp.weathered : 1);
 }
 
-/** Litres one coat takes on one face, losses not counted: A_eff / S · u_species · u_prep · u_method (handbook 6). */
-export function coatFaceLitres(face: CoatFace, card: ProductCard, method: Method, house: HouseRules): CoatFaceLitres {
+/**
+ * Litres one coat takes on one face, losses not counted: A_eff / S · u_species · u_prep · u_method, S the median of what
+ * card and log know (handbook 6).
+ */
+export function coatFaceLitres(
+  face: CoatFace,
+  card: ProductCard,
+  method: Method,
+  house: HouseRules,
+  log: CoverageLog
+): CoatFaceLitres {
   const first = face.position === 'first';
-  const s = spreadRate(card, face.position);
+  const key = rateKey(card.id, face.position, speciesOf(face.speciesId).group, method);
+  const rate = knownRate(spreadRate(card, face.position), log.get(key), house);
   const uSpecies = speciesTakeUp(face.speciesId, face.endGrain, first);
   const uPrep = prepTakeUp(face, first);
   const uMethod = house.methodTakeUp[method][first ? 'first' : 'later'];
+  const { medianM2PerL: s, grade, coats } = rate;
   return {
-    litres: (face.effectiveAreaM2 / s.value) * uSpecies * uPrep * uMethod,
-    spreadRateM2PerL: s.value,
+    litres: (face.effectiveAreaM2 / s) * uSpecies * uPrep * uMethod,
+    spreadRateM2PerL: s,
+    key,
+    rate,
     uSpecies,
     uPrep,
     uMethod,
     factors: [
       { name: 'effective area, m²', value: face.effectiveAreaM2, grade: 'law' },
       {
-        name: `spread rate, ${face.position} coat, m²/L`,
-        value: s.value,
-        grade: s.grade
+        name: `spread rate, ${face.position} coat${coats ? `, ${coats} of our own behind it` : ''}, m²/L`,
+        value: s,
+        grade
       },
       {
         name: face.endGrain ? 'end grain drinks' : 'species drinks',

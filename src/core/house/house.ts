@@ -1,6 +1,18 @@
 import defaults from './house-rules.json';
 
-/** The crew's own rules: every number here is a house choice and is shown as one. */
-export type HouseRules = typeof defaults;
+/** Rules that take one of a few words; all other numbers of the house stand in house-rules.json. */
+export interface HouseWords {
+  rhythm: 'one a day' | 'as it opens' | 'several thin';
+  preferredMethod: 'thin' | 'flood';
+  recoatBy: 'both' | 'clock' | 'touch';
+  betweenCoats: 'nothing' | 'denib' | 'abrade';
+  valuesFrom: 'house' | 'label';
+  mixing: 'part mixes' | 'whole tins';
+  layering: 'barrier' | 'straight';
+  ragsMade: 'under water in the metal can' | 'flat, single, outdoors';
+}
 
-export const defaultHouseRules: HouseRules = defaults;
+/** The crew's own rules: every number here is a house choice and is shown as one. */
+export type HouseRules = Omit<typeof defaults, keyof HouseWords> & HouseWords;
+
+export const defaultHouseRules: HouseRules = defaults as HouseRules;

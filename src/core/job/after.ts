@@ -2,6 +2,7 @@ import type { CoatTimes, Span } from '../drying';
 import type { HouseRules } from '../house';
 import { classTraits, type ProductCard } from '../product';
 import { wearBase, wearData, wearDate, wearPerYear } from '../upkeep';
+import { topCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import type { WorkState } from './fold';
 
@@ -67,7 +68,7 @@ export const servedAt = (state: Pick<WorkState, 'coats'>): number | null =>
 
 /** When the first surface of a job in care wants oil again; null while there is nothing to look after. */
 export function careDueAt(job: JobDocument, state: WorkState, house: HouseRules): number | null {
-  const card = job.products.find((p) => p.id === job.finish?.productId);
+  const card = topCard(job);
   const served = servedAt(state);
   if (!card || served === null || state.handedOverAtMs === undefined) return null;
   return keepPlan(job, card, served, house).surfaces.reduce<number | null>(

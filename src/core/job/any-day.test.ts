@@ -131,16 +131,16 @@ describe('any weather', () => {
           { startMs: start, hours, issuedMs: start, source: 't' },
           { startMs: start, hours: 1 }
         )!;
-        const ctx = sequenceContext(job, climate, coatPlans(job, job.products[0]!, knowledge.house), knowledge, start);
+        const ctx = sequenceContext(job, climate, coatPlans(job, knowledge.house), knowledge, start);
         for (const o of searchStarts(ctx).filter((s) => s.ok)) {
           expect(o.coats).toHaveLength(2);
           expect(o.coats[0]!.laidFromMs).toBe(o.startMs);
           expect(o.coats[1]!.laidFromMs).toBeGreaterThanOrEqual(o.coats[0]!.recoatOpens.p50);
           for (const c of o.coats) {
-            expect(closuresOf(siteHourAt(climate, c.laidFromMs), ctx.limits)).toEqual([]);
-            for (let t = c.laidFromMs; t < c.rainSafe!.p50; t += HOUR_MS)
-              expect(siteHourAt(climate, t)!.rainMm).toBe(0);
-            for (let t = c.laidFromMs; t < c.touchDry!.p50; t += HOUR_MS)
+            expect(closuresOf(siteHourAt(climate, c.laidFromMs), ctx.coats[0]!.limits)).toEqual([]);
+            const last = c.rounds.at(-1)!.fromMs;
+            for (let t = last; t < c.rainSafe!.p50; t += HOUR_MS) expect(siteHourAt(climate, t)!.rainMm).toBe(0);
+            for (let t = last; t < c.touchDry!.p50; t += HOUR_MS)
               expect(siteHourAt(climate, t)!.dewGapC).toBeGreaterThanOrEqual(3);
           }
         }
@@ -156,7 +156,7 @@ describe('any weather', () => {
           { startMs: start, hours, issuedMs: start, source: 't' },
           { startMs: start, hours: 1 }
         )!;
-        const ctx = sequenceContext(job, climate, coatPlans(job, job.products[0]!, knowledge.house), knowledge, start);
+        const ctx = sequenceContext(job, climate, coatPlans(job, knowledge.house), knowledge, start);
         for (const o of searchStarts(ctx).filter((s) => !s.ok)) {
           expect(o.failed!.coat).toBeGreaterThanOrEqual(1);
           expect(o.failed!.closure.rule.length).toBeGreaterThan(2);

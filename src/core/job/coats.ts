@@ -1,9 +1,16 @@
-import { coatFaceLitres, coatLossesL, type CoatFaceLitres } from '../coverage';
+import {
+  coatFaceLitres,
+  coatLossesL,
+  emptyCoverageLog,
+  type CoatFaceLitres,
+  type CoverageLog,
+  type KnownRate
+} from '../coverage';
 import type { HouseRules } from '../house';
 import type { ProductCard } from '../product';
 import { classTraits, isTwoPart } from '../product';
 import { faceAreas, type Face, type FaceArea, type Surface } from '../surface';
-import { speciesOf } from '../wood';
+import { cardOf, coatsOnFace, coatSpecs, faceRef, type CoatSpec } from './coat-specs';
 import type { JobDocument } from './document-schema';
 
 /** One face of the job, measured. Areas are null where the shape can not give them. */
@@ -17,8 +24,7 @@ export interface FacePlan {
 }
 
 /** One coat over all faces that want it, in litres and minutes. */
-export interface CoatPlan {
-  number: number;
+export interface CoatPlan extends CoatSpec {
   faces: {
     surfaceId: string;
     faceId: string;
@@ -26,13 +32,32 @@ export interface CoatPlan {
     detail: CoatFaceLitres;
   }[];
   areaM2: number;
+  /** Net litres of the planned film. */
   netL: number;
   lossesL: number;
   expectedL: number;
+  /** Planned film over the card's: 1, less where the house lays several thin coats a day. */
+  plannedFilm: number;
   /** Net litres split by what is known about them: product, position, species group, method. */
-  keys: { key: string; litres: number }[];
+  keys: CoatKey[];
   layingMinutes: number;
   personHours: number;
+  /** Pieces that lie on the bench are coated in rounds: each its faces, in order, and its minutes. */
+  rounds: CoatRound[];
+}
+
+/** The litres of a coat known by one key. `netAtCardL` is what the card alone would say. */
+export interface CoatKey {
+  key: string;
+  litres: number;
+  netAtCardL: number;
+  rate: KnownRate;
+}
+
+/** Faces coated in one go, before the piece is turned over. */
+export interface CoatRound {
+  faces: string[];
+  layingMinutes: number;
 }
 
 /** Every face with its areas. */
@@ -52,31 +77,37 @@ export const facePlans = (job: JobDocument): FacePlan[] =>
     });
   });
 
-/** The coats of a job from first to last. Needs a finish; faces without an area are left out (they stand in the problems). */
-export function coatPlans(job: JobDocument, card: ProductCard, house: HouseRules): CoatPlan[] {
+/** The coats of a job from first to last; faces without an area are left out (they stand in the problems). */
+export function coatPlans(job: JobDocument, house: HouseRules, log: CoverageLog = emptyCoverageLog): CoatPlan[] {
   const wanted = job.surfaces.flatMap((s) => {
     const areas = faceAreas(s);
-    return s.faces.map((f): Wanted => [s, f, areas.get(f.id)!.effective]);
+    return s.faces.map((f): Wanted => [s, f, areas.get(f.id)!.effective, coatsOnFace(job.finish, s, f)]);
   });
-  const last = wanted.reduce((n, [, f]) => Math.max(n, f.coats), 0);
-  return Array.from({ length: last }, (_, i) => coatPlan(i + 1, wanted, job, card, house));
+  return coatSpecs(job).flatMap((spec) => {
+    const card = cardOf(job, spec.productId);
+    return card ? [coatPlan(spec, wanted, job, card, house, log)] : [];
+  });
 }
 
-/** A face with its effective area, measured once for all its coats. */
-type Wanted = readonly [Surface, Face, FaceArea];
+/** A face with its effective area, measured once for all its coats, and the numbers of these. */
+type Wanted = readonly [Surface, Face, FaceArea, number[]];
 
 function coatPlan(
-  number: number,
+  spec: CoatSpec,
   wanted: readonly Wanted[],
   job: JobDocument,
   card: ProductCard,
-  house: HouseRules
+  house: HouseRules,
+  log: CoverageLog
 ): CoatPlan {
-  const { method, bareWood } = job.finish!;
-  const position = !bareWood ? 'maintenance' : number === 1 ? 'first' : 'later';
-  const byKey = new Map<string, number>();
-  const faces = wanted.flatMap(([s, f, area]) => {
-    if (f.coats < number || !area.ok) return [];
+  const { bareWood } = job.finish!;
+  const { method } = spec;
+  const byKey = new Map<string, CoatKey>();
+  const plannedFilm = filmPlanned(card, house);
+  const on = wanted.filter(([, , area, numbers]) => area.ok && numbers.includes(spec.number));
+  const faces = on.flatMap(([s, f, area, numbers]) => {
+    if (!area.ok) return [];
+    const position = !bareWood ? 'maintenance' : numbers[0] === spec.number ? 'first' : 'later';
     const detail = coatFaceLitres(
       {
         effectiveAreaM2: area.areaM2,
@@ -89,41 +120,79 @@ function coatPlan(
       },
       card,
       method,
-      house
+      house,
+      log
     );
-    const key = [card.id, position, speciesOf(s.speciesId).group, method].join(' ');
-    byKey.set(key, (byKey.get(key) ?? 0) + detail.litres);
+    const { key, rate } = detail;
+    const known = byKey.get(key) ?? { key, rate, litres: 0, netAtCardL: 0 };
+    known.litres += detail.litres * plannedFilm;
+    known.netAtCardL += (detail.litres * rate.medianM2PerL) / rate.cardM2PerL;
+    byKey.set(key, known);
     return [{ surfaceId: s.id, faceId: f.id, areaM2: area.areaM2, detail }];
   });
   const areaM2 = faces.reduce((a, f) => a + f.areaM2, 0);
-  const netL = faces.reduce((a, f) => a + f.detail.litres, 0);
-  const time = layingTime(areaM2, card, job, house);
+  const netL = faces.reduce((a, f) => a + f.detail.litres, 0) * plannedFilm;
+  const time = layingTime(areaM2, card, method, job, house);
   const lossesL = coatLossesL(netL, isTwoPart(card), applicators(job) * time.days, house);
   return {
-    number,
+    ...spec,
     faces,
     areaM2,
     netL,
     lossesL,
     expectedL: netL + lossesL,
-    keys: [...byKey].map(([key, litres]) => ({ key, litres })),
-    ...time
+    plannedFilm,
+    keys: [...byKey.values()],
+    ...time,
+    rounds: coatRounds(on, time.layingMinutes)
   };
 }
 
+/** The film the house plans: half of the card's where it lays several thin coats a day (handbook 3). */
+const filmPlanned = (card: ProductCard, house: HouseRules): number =>
+  house.rhythm === 'several thin' && classTraits(card.class).cures ? house.thinFilmRatio : 1;
+
+/** Inside before outside, backs before fronts, edges last (handbook 12). */
+const FACE_ORDER = ['inside', 'underside', 'upstand', 'outside', 'top', 'tread', 'riser', 'all-round'];
+
+/** Rounds of one coat: what lies face down on the bench goes first and must be touch dry before it is turned. */
+function coatRounds(on: readonly Wanted[], layingMinutes: number): CoatRound[] {
+  const rank = ([, f]: Wanted) => {
+    const i = FACE_ORDER.indexOf(f.kind);
+    return i < 0 ? FACE_ORDER.length : i;
+  };
+  const ordered = [...on].sort((a, b) => rank(a) - rank(b));
+  const area = (list: readonly Wanted[]) => list.reduce((s, [, , a]) => s + (a.ok ? a.areaM2 : 0), 0);
+  const backs = ordered.filter(([, f]) => f.turnOver);
+  const turned = new Set(backs.map(([s]) => s.id));
+  const edges = (w: Wanted) => turned.has(w[0].id) && rank(w) === FACE_ORDER.length;
+  const first = [...backs, ...ordered.filter((w) => !w[1].turnOver && edges(w))];
+  const second = ordered.filter((w) => !first.includes(w));
+  const total = area(ordered) || 1;
+  return (backs.length && second.length ? [first, second] : [ordered]).map((list) => ({
+    faces: list.map(([s, f]) => faceRef(s, f)),
+    layingMinutes: Math.max(5, Math.round((layingMinutes * area(list)) / total))
+  }));
+}
+
 /** Half a crew spreads while the other half wipes; one person does both. */
-const applicators = (job: JobDocument): number => Math.max(1, Math.floor(job.crew.people / 2));
+export const applicators = (job: JobDocument): number => Math.max(1, Math.floor(job.crew.people / 2));
 
 const HOURS_IN_A_WORKING_DAY = 9;
 
-function layingTime(areaM2: number, card: ProductCard, job: JobDocument, house: HouseRules) {
+/** Days on which a coat of so many minutes is laid: each day leaves its oil in the applicators. */
+export const layingDays = (layingMinutes: number): number => Math.ceil(layingMinutes / 60 / HOURS_IN_A_WORKING_DAY);
+
+function layingTime(
+  areaM2: number,
+  card: ProductCard,
+  method: CoatSpec['method'],
+  job: JobDocument,
+  house: HouseRules
+) {
   const { spread, trowel, wipe } = house.ratesM2PerHour;
-  const spreadRate = job.finish!.method === 'trowel' ? trowel : spread;
+  const spreadRate = method === 'trowel' ? trowel : spread;
   const personHours = areaM2 / spreadRate + (classTraits(card.class).mustBeWiped ? areaM2 / wipe : 0);
   const layingMinutes = Math.max(10, Math.ceil((personHours / job.crew.people) * 60));
-  return {
-    personHours,
-    layingMinutes,
-    days: Math.ceil(layingMinutes / 60 / HOURS_IN_A_WORKING_DAY)
-  };
+  return { personHours, layingMinutes, days: layingDays(layingMinutes) };
 }

@@ -1,10 +1,10 @@
 import type { Span } from '../drying';
 import { DAY_MS, HOUR_MS } from '../units';
 import type { SequenceOutcome } from '../window';
+import { coatCount } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import { openBays, ragsUnaccounted, type WorkState } from './fold';
 import type { LiveCoat, LiveWork } from './live';
-import { coatCount } from './problems';
 
 /** The next things that must happen on a job, as facts; the interface finds the words. */
 export type Deadline = { jobId: string; atMs: number; urgent: boolean } & (

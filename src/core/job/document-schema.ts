@@ -34,7 +34,9 @@ export const SiteSchema = Type.Object(
         tempC: Type.Number({ minimum: -10, maximum: 45 }),
         rh: Type.Number({ minimum: 0.05, maximum: 1 }),
         airSpeedMPerS: Type.Number({ minimum: 0, maximum: 5 }),
-        floorExcessC: Type.Number({ minimum: -10, maximum: 20 })
+        floorExcessC: Type.Number({ minimum: -10, maximum: 20 }),
+        volumeM3: Type.Optional(Type.Number({ minimum: 1, maximum: 1000000 })),
+        airChangesPerHour: Type.Optional(Type.Number({ minimum: 0, maximum: 60 }))
       },
       closed
     ),
@@ -61,13 +63,74 @@ export const SiteSchema = Type.Object(
   closed
 );
 
+/** What is done to the coat below before this one goes on. */
+export const CUT_BACKS = ['nothing', 'denib', 'abrade'] as const;
+
+/** One coat of a sequence: product, colour, method and what comes before it. */
+export const CoatChoiceSchema = Type.Object(
+  {
+    productId: text(60),
+    colour: text(40),
+    method: Method,
+    tool: Type.Optional(text(60)),
+    /** The crew's own dwell, in place of the card's shortest. */
+    dwellMinutes: Type.Optional(Type.Number({ minimum: 0, maximum: 2880 })),
+    cutBack: Type.Optional(Type.Enum([...CUT_BACKS])),
+    /** Faces this coat does not go on, as surface/face. */
+    not: Type.Optional(Type.Array(Type.String({ minLength: 3, maxLength: 81 }), { maxItems: 400 }))
+  },
+  closed
+);
+
 export const FinishSchema = Type.Object(
   {
     productId: text(60),
     colour: text(40),
     method: Method,
     /** False for a maintenance coat over an old finish. */
-    bareWood: Type.Boolean()
+    bareWood: Type.Boolean(),
+    /** The coats in order, where they are not all alike. The last goes on for coats beyond the list. */
+    coats: Type.Optional(Type.Array(CoatChoiceSchema, { minItems: 1, maxItems: 12 }))
+  },
+  closed
+);
+
+/** A finish system that is weighed against others: its finish, and coats per face where they differ from the job's. */
+export const FinishSystemSchema = Type.Object(
+  {
+    id: Type.String({ pattern: '^[a-z0-9-]{1,40}$' }),
+    finish: FinishSchema,
+    /** Coats by surface/face. */
+    faceCoats: Type.Optional(Type.Record(Type.String({ maxLength: 81 }), Type.Integer({ minimum: 0, maximum: 12 })))
+  },
+  closed
+);
+
+export const LIGHTS = [
+  'daylight, north',
+  'daylight, sun',
+  'warm lamps',
+  'cold lamps',
+  'the room as it is lit'
+] as const;
+
+/** A board of the same wood, finished as proposed, to be judged by the client. */
+export const SampleBoardSchema = Type.Object(
+  {
+    id: Type.String({ pattern: '^[a-z0-9-]{1,40}$' }),
+    name: text(60),
+    speciesId: text(40),
+    lastGrit: Type.Integer({ minimum: 24, maximum: 2000 }),
+    waterPopped: Type.Boolean(),
+    /** Coats from the wood up. */
+    layers: Type.Array(Type.Object({ productId: text(60), colour: text(40), method: Method }, closed), {
+      minItems: 1,
+      maxItems: 12
+    }),
+    recipe: Type.Optional(text(300)),
+    madeOn: Type.String({ format: 'date' }),
+    light: Type.Enum([...LIGHTS]),
+    note: Type.Optional(Type.String({ maxLength: 600 }))
   },
   closed
 );
@@ -88,9 +151,19 @@ export const JobDocumentSchema = Type.Object(
       closed
     ),
     site: SiteSchema,
-    crew: Type.Object({ people: Type.Integer({ minimum: 1, maximum: 20 }) }, closed),
+    crew: Type.Object(
+      {
+        people: Type.Integer({ minimum: 1, maximum: 20 }),
+        /** The van that takes each visit's load, by visit from the first. */
+        vans: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 24 }))
+      },
+      closed
+    ),
     surfaces: Type.Array(SurfaceSchema, { maxItems: 60 }),
     finish: Type.Optional(FinishSchema),
+    /** Systems weighed against each other before one is chosen. */
+    compared: Type.Optional(Type.Array(FinishSystemSchema, { maxItems: 4 })),
+    samples: Type.Optional(Type.Array(SampleBoardSchema, { maxItems: 24 })),
     living: LivingSchema,
     usedForFood: Type.Boolean(),
     startAt: Type.Optional(Type.String({ format: 'date-time' })),
@@ -99,4 +172,9 @@ export const JobDocumentSchema = Type.Object(
   { ...closed, $id: 'basket-job-1', title: 'Basket job file, version 1' }
 );
 
+export type CoatChoice = Static<typeof CoatChoiceSchema>;
+export type CutBack = (typeof CUT_BACKS)[number];
+export type Finish = Static<typeof FinishSchema>;
+export type FinishSystem = Static<typeof FinishSystemSchema>;
+export type SampleBoard = Static<typeof SampleBoardSchema>;
 export type JobDocument = Static<typeof JobDocumentSchema>;

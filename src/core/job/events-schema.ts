@@ -12,6 +12,7 @@ const UUID7 = '^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{
 const named = (table: readonly { id: string }[]) => Type.Enum(table.map((row) => row.id) as [string, ...string[]]);
 const note = Type.Optional(Type.String({ minLength: 1, maxLength: 500 }));
 const unit = Type.Optional(Type.String({ minLength: 1, maxLength: 30 }));
+const sample = Type.String({ pattern: '^[a-z0-9-]{1,40}$' });
 const step = Type.String({ pattern: '^[a-z][a-z0-9-]{0,39}$' });
 
 const event = <K extends string, D extends TSchema>(type: K, data: D) =>
@@ -48,11 +49,22 @@ export const NewEventSchema = Type.Union([
             closed
           ),
           { minItems: 1, maxItems: 3 }
+        ),
+        /** The pair codes read off both tins. */
+        pairCodes: Type.Optional(
+          Type.Object(
+            {
+              oil: Type.String({ minLength: 1, maxLength: 20 }),
+              hardener: Type.String({ minLength: 1, maxLength: 20 })
+            },
+            closed
+          )
         )
       },
       closed
     )
   ),
+  event('batch.poured', Type.Object({ batch }, closed)),
   event('batch.stirred', Type.Object({ batch }, closed)),
   event('batch.emptied', Type.Object({ batch, leftL: litres }, closed)),
   event('tack.felt', Type.Object({ coat, felt: Type.Enum(['wet', 'tacky', 'touch dry', 'ready']) }, closed)),
@@ -118,7 +130,8 @@ export const NewEventSchema = Type.Union([
         stage: Type.Enum(['before', 'during', 'after']),
         face: Type.Optional(surface),
         finding: Type.Optional(named(findingTable)),
-        caption: Type.Optional(Type.String({ minLength: 1, maxLength: 200 }))
+        caption: Type.Optional(Type.String({ minLength: 1, maxLength: 200 })),
+        sample: Type.Optional(sample)
       },
       closed
     )
@@ -127,6 +140,49 @@ export const NewEventSchema = Type.Union([
   event(
     'gate.checked',
     Type.Object({ surface, step, gate: named(gateTable), passed: Type.Boolean(), unit, note }, closed)
+  ),
+  event(
+    'coat.judged',
+    Type.Object({ coat, counts: Type.Boolean(), reason: Type.String({ minLength: 1, maxLength: 300 }) }, closed)
+  ),
+  event(
+    'sample.approved',
+    Type.Object(
+      {
+        sample,
+        client: Type.String({ minLength: 1, maxLength: 120 }),
+        layers: Type.Array(
+          Type.Object(
+            {
+              productId: Type.String({ minLength: 1, maxLength: 60 }),
+              colour: Type.String({ minLength: 1, maxLength: 40 })
+            },
+            closed
+          ),
+          { minItems: 1, maxItems: 12 }
+        )
+      },
+      closed
+    )
+  ),
+  event('sample.reopened', Type.Object({ reason: Type.String({ minLength: 1, maxLength: 300 }) }, closed)),
+  event(
+    'load.packed',
+    Type.Object(
+      {
+        visit: Type.Integer({ minimum: 0, maximum: 24 }),
+        item: Type.String({ minLength: 1, maxLength: 80 }),
+        packed: Type.Boolean()
+      },
+      closed
+    )
+  ),
+  event(
+    'load.sourced',
+    Type.Object(
+      { item: Type.String({ minLength: 1, maxLength: 80 }), from: Type.Enum(['have', 'buy', 'borrow']) },
+      closed
+    )
   ),
   event('day.closed', Type.Object({ date: Type.String({ format: 'date' }) }, closed)),
   event('handed.over', Type.Object({}, closed)),

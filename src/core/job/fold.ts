@@ -1,6 +1,8 @@
+import { samePairCode } from '../mix';
 import { stepKey, type StepRecord } from '../prep';
 import { emptySurvey, testTable, type Survey } from '../survey';
 import type { WorkEvent } from './events-schema';
+import type { Approval } from './samples';
 
 export interface BayState {
   bay: number;
@@ -17,6 +19,8 @@ export interface CoatState {
   closedAtMs?: number;
   usedL?: number;
   guessed?: boolean;
+  /** Whether it counts for what the log teaches, and why so. */
+  judged?: { counts: boolean; reason: string; by: string };
   bays: BayState[];
   tacks: { atMs: number; felt: string; by: string }[];
 }
@@ -32,6 +36,9 @@ export interface BatchState {
     lot: string;
   }[];
   totalL: number;
+  /** When it was poured to a second vessel, to be stirred again. */
+  pouredAtMs?: number;
+  pairCodes?: { oil: string; hardener: string };
   stirredAtMs?: number;
   emptiedAtMs?: number;
   leftL?: number;
@@ -57,6 +64,11 @@ export interface WorkState {
   /** Preparation done and gates checked, by surface, then by step and unit. */
   prep: Record<string, Record<string, StepRecord>>;
   closedDays: string[];
+  /** The client's last word on a sample board, and whether a change was asked for since. */
+  approval?: Approval;
+  approvalReopenedAtMs?: number;
+  /** The load list: what is packed, by visit and item, and where each item comes from. */
+  load: { packed: Record<string, boolean>; from: Record<string, 'have' | 'buy' | 'borrow'> };
   handedOverAtMs?: number;
   /** Events that could not take effect, and why. Nothing is dropped in silence. */
   setAside: { id: string; reason: string }[];
@@ -80,6 +92,7 @@ const emptyState = (undone: Set<string>): WorkState => ({
   surveys: {},
   prep: {},
   closedDays: [],
+  load: { packed: {}, from: {} },
   setAside: [],
   undone,
   count: 0,
@@ -119,9 +132,18 @@ function sorted(events: readonly WorkEvent[]): readonly WorkEvent[] {
   return events;
 }
 
+/** Written at a desk or beside a van: no work on the wood. */
+const NOT_HANDS_ON: readonly WorkEvent['type'][] = [
+  'coat.judged',
+  'sample.approved',
+  'sample.reopened',
+  'load.packed',
+  'load.sourced'
+];
+
 function apply(state: WorkState, e: WorkEvent): void {
   state.count++;
-  if (!isSurvey(e)) state.lastAtMs = Math.max(state.lastAtMs, e.at);
+  if (!isSurvey(e) && !NOT_HANDS_ON.includes(e.type)) state.lastAtMs = Math.max(state.lastAtMs, e.at);
   if (e.type === 'event.undone' || state.undone.has(e.id)) return;
   const reason = take(state, e);
   if (reason) state.setAside.push({ id: e.id, reason });
@@ -135,7 +157,9 @@ function take(state: WorkState, e: WorkEvent): string | null {
     case 'bay.spread':
     case 'bay.wiped':
     case 'tack.felt':
+    case 'coat.judged':
       return takeCoat(state, e);
+    case 'batch.poured':
     case 'batch.mixed':
     case 'batch.stirred':
     case 'batch.emptied':
@@ -167,6 +191,20 @@ function take(state: WorkState, e: WorkEvent): string | null {
       state.ragsSafe += e.data.count;
       return e.data.count > out ? `${e.data.count} rags made safe, but only ${out} were out` : null;
     }
+    case 'sample.approved':
+      state.approval = { ...e.data, atMs: e.at, by: e.byName };
+      delete state.approvalReopenedAtMs;
+      return null;
+    case 'sample.reopened':
+      if (!state.approval) return 'no sample board was approved';
+      state.approvalReopenedAtMs = e.at;
+      return null;
+    case 'load.packed':
+      state.load.packed[packedKey(e.data.visit, e.data.item)] = e.data.packed;
+      return null;
+    case 'load.sourced':
+      state.load.from[e.data.item] = e.data.from;
+      return null;
     case 'day.closed':
       if (ragsUnaccounted(state) > 0) return `${ragsUnaccounted(state)} rags were still out`;
       state.closedDays.push(e.data.date);
@@ -182,7 +220,7 @@ function take(state: WorkState, e: WorkEvent): string | null {
 type CoatEvent = Extract<
   WorkEvent,
   {
-    type: 'coat.opened' | 'coat.closed' | 'bay.spread' | 'bay.wiped' | 'tack.felt';
+    type: 'coat.opened' | 'coat.closed' | 'bay.spread' | 'bay.wiped' | 'tack.felt' | 'coat.judged';
   }
 >;
 
@@ -209,6 +247,10 @@ function takeCoat(state: WorkState, e: CoatEvent): string | null {
     return null;
   }
   if (!found) return `coat ${e.data.coat} was not open`;
+  if (e.type === 'coat.judged') {
+    found.judged = { counts: e.data.counts, reason: e.data.reason, by: e.byName };
+    return null;
+  }
   if (e.type === 'tack.felt') {
     found.tacks.push({ atMs: e.at, felt: e.data.felt, by: e.byName });
     return null;
@@ -229,14 +271,17 @@ function takeCoat(state: WorkState, e: CoatEvent): string | null {
   return null;
 }
 
-type BatchEvent = Extract<WorkEvent, { type: 'batch.mixed' | 'batch.stirred' | 'batch.emptied' }>;
+type BatchEvent = Extract<WorkEvent, { type: 'batch.mixed' | 'batch.poured' | 'batch.stirred' | 'batch.emptied' }>;
 
 function takeBatch(state: WorkState, e: BatchEvent): string | null {
   const found = state.batches.find((b) => b.batch === e.data.batch);
   if (e.type === 'batch.mixed') {
     if (found) return `batch ${e.data.batch} was mixed already`;
-    const { batch, coat, components } = e.data;
+    const { batch, coat, components, pairCodes } = e.data;
+    if (pairCodes && !samePairCode(pairCodes.oil, pairCodes.hardener))
+      return `the pair codes differ: ${pairCodes.oil} and ${pairCodes.hardener}`;
     state.batches.push({
+      ...(pairCodes && { pairCodes }),
       batch,
       coat,
       components,
@@ -247,7 +292,8 @@ function takeBatch(state: WorkState, e: BatchEvent): string | null {
     return null;
   }
   if (!found) return `batch ${e.data.batch} was not mixed`;
-  if (e.type === 'batch.stirred') found.stirredAtMs ??= e.at;
+  if (e.type === 'batch.poured') found.pouredAtMs ??= e.at;
+  else if (e.type === 'batch.stirred') found.stirredAtMs ??= e.at;
   else Object.assign(found, { emptiedAtMs: e.at, leftL: e.data.leftL });
   return null;
 }
@@ -315,6 +361,8 @@ function takePrep(log: Record<string, StepRecord>, e: PrepEvent): string | null 
   record.gates = {};
   return null;
 }
+
+export const packedKey = (visit: number, item: string): string => `${visit} ${item}`;
 
 /** Rags out and not yet made safe. */
 export const ragsUnaccounted = (state: Pick<WorkState, 'ragsOut' | 'ragsSafe'>): number =>

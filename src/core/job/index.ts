@@ -1,16 +1,54 @@
-export type { JobDocument } from './document-schema';
+export {
+  CUT_BACKS,
+  LIGHTS,
+  type CoatChoice,
+  type CutBack,
+  type Finish,
+  type FinishSystem,
+  type JobDocument,
+  type SampleBoard
+} from './document-schema';
+export {
+  cardOf,
+  coatCard,
+  coatCount,
+  coatsOnFace,
+  coatSpec,
+  coatSpecs,
+  faceRef,
+  finishCard,
+  jobAtHouse,
+  sequenceCards,
+  topCard,
+  type CoatSpec
+} from './coat-specs';
+export {
+  chanceWord,
+  compareSystems,
+  withSystem,
+  type Fit,
+  type Risk,
+  type RuledOut,
+  type SystemFigures
+} from './compare';
+export { finishedCoats, type FinishedCoat } from './finished';
+export { firstDayKnowledge, type Knowledge } from './knowledge';
+export { layerChecks, type LayerFinding } from './layering';
+export { LOAD_GROUPS, loadList, type LoadGroup, type LoadItem, type LoadVisit } from './load-list';
+export { colourLock, sampleProblems, type Approval, type ColourLock } from './samples';
 export type { EventData, EventType, NewEvent, WorkEvent } from './events-schema';
-export { blockingProblems, coatCount, finishCard, jobProblems, touchesFood, type Problem } from './problems';
-export { coatPlans, facePlans, type CoatPlan, type FacePlan } from './coats';
-export type { BatchPlan, BuyLine, GearItem, LoadPlan } from './load';
+export { blockingProblems, jobProblems, touchesFood, type Problem } from './problems';
+export { coatPlans, facePlans, type CoatKey, type CoatPlan, type CoatRound, type FacePlan } from './coats';
+export type { BatchPlan, BuyLine, BuyStep, LoadPlan, ProductLoad } from './load';
 export { careDueAt, keepPlan, leavePlan, servedAt, type KeepPlan, type LeavePlan } from './after';
-export { bestStarts, plan, sequenceContext, type Knowledge, type Plan } from './plan';
+export { bestStarts, plan, sequenceContext, type Plan } from './plan';
 export {
   eventOrder,
   fold,
   foldNext,
   jobStage,
   openBays,
+  packedKey,
   ragsUnaccounted,
   type BatchState,
   type BayState,

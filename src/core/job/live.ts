@@ -12,15 +12,16 @@ import {
   type DryingCurve
 } from '../drying';
 import { potLifeMinutes } from '../mix';
-import { cardHours, classTraits, isTwoPart, type ProductCard } from '../product';
+import { cardHours, classTraits, isTwoPart, type Method, type ProductCard } from '../product';
+import type { HouseRules } from '../house';
 import { HOUR_MS, MINUTE_MS } from '../units';
 import { siteHourAt, type SiteClimate } from '../window';
-import { coatPlans } from './coats';
 import { leavePlan, keepPlan, type KeepPlan, type LeavePlan } from './after';
+import { applicators, coatPlans, layingDays, type CoatPlan } from './coats';
+import { coatCard, coatCount, coatSpec, finishCard, jobAtHouse, topCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import type { BatchState, CoatState, WorkState } from './fold';
-import { finishCard } from './problems';
-import type { Knowledge } from './plan';
+import type { Knowledge } from './knowledge';
 
 /** A coat on the wood, with what its drying has come to. */
 export interface LiveCoat extends CoatTimes {
@@ -69,12 +70,13 @@ const STANDING_FILM_RATIO = 3;
 
 /** What really happened, drawn out to what will follow: dwell clocks, pot lives, drying and the dates after it. */
 export function liveWork(
-  job: JobDocument,
+  document: JobDocument,
   state: WorkState,
   climate: SiteClimate | null,
   knowledge: Knowledge,
   nowMs: number
 ): LiveWork {
+  const job = jobAtHouse(document, knowledge.house);
   const card = finishCard(job);
   if (!card || !climate || climate.hours.length === 0)
     return {
@@ -85,44 +87,63 @@ export function liveWork(
       keep: null,
       allCoatsLaid: false
     };
-  const plans = coatPlans(job, card, knowledge.house);
-  const curve = dryingCurve(climate.hours, climate.startMs, card);
-  const coats = liveCoats(job, card, state, curve, knowledge, nowMs, plans);
+  const plans = coatPlans(job, knowledge.house, knowledge.coverage);
+  const coats = liveCoats(job, state, climate, knowledge, nowMs, plans);
   const last = coats[coats.length - 1];
-  const allCoatsLaid = plans.length > 0 && coats.filter((c) => c.closed).length >= plans.length;
+  const allCoatsLaid = plans.length > 0 && coats.filter((c) => c.closed).length >= coatCount(job);
   const served = allCoatsLaid && last ? last : null;
+  const top = topCard(job) ?? card;
   return {
     coats,
-    bays: state.coats.flatMap((c) => liveBays(card, job, c, climate)),
-    batches: state.batches.map((b) => liveBatch(card, b, climate)),
-    leave: served ? leavePlan(card, served, knowledge.house) : null,
-    keep: served ? keepPlan(job, card, served.laidToMs, knowledge.house) : null,
+    bays: state.coats.flatMap((c) => liveBays(coatCard(job, c.coat) ?? card, job, c, climate)),
+    batches: state.batches.map((b) => liveBatch(coatCard(job, b.coat) ?? card, b, climate, knowledge.house)),
+    leave: served ? leavePlan(top, served, knowledge.house) : null,
+    keep: served ? keepPlan(job, top, served.laidToMs, knowledge.house) : null,
     allCoatsLaid
   };
 }
 
 function liveCoats(
   job: JobDocument,
-  card: ProductCard,
   state: WorkState,
-  curve: DryingCurve,
+  climate: SiteClimate,
   knowledge: Knowledge,
   nowMs: number,
-  plans: ReturnType<typeof coatPlans>
+  plans: readonly CoatPlan[]
 ): LiveCoat[] {
-  const { method } = job.finish!;
-  const recoatRef = cardHours(card, 'recoatOpens')!;
-  const speedM = methodFactor(method, 'recoat') * knowledge.kappa.median;
+  const dryings = new Map<string, Drying>();
+  /** How a coat dries: its card's curve in this air, and the speed of its method and of the crew's factor. */
+  const dryingOf = (number: number): Drying => {
+    const card = coatCard(job, number) ?? finishCard(job)!;
+    const { method } = coatSpec(job.finish!, number);
+    const key = `${card.id} ${method}`;
+    const known = dryings.get(key) ?? {
+      card,
+      method,
+      curve: dryingCurve(climate.hours, climate.startMs, card),
+      recoatRef: cardHours(card, 'recoatOpens')!,
+      speed: methodFactor(method, 'recoat') * knowledge.kappa.median
+    };
+    dryings.set(key, known);
+    return known;
+  };
   const out: LiveCoat[] = [];
   let cureFactor = 1;
   for (const c of [...state.coats].sort((a, b) => a.coat - b.coat)) {
+    const { card, method, curve, recoatRef, speed: speedM } = dryingOf(c.coat);
     const planned = plans.find((p) => p.number === c.coat);
-    const losses = planned ? coatLossesL(planned.netL, isTwoPart(card), 1, knowledge.house) : 0;
-    const film = planned && c.usedL && c.usedL > losses ? filmRatio(c.usedL, losses, planned.netL) : 1;
+    const days = planned ? applicators(job) * layingDays(planned.layingMinutes) : 1;
+    const labelL = planned ? planned.netL / planned.plannedFilm : 0;
+    const losses = planned ? coatLossesL(labelL, isTwoPart(card), days, knowledge.house) : 0;
+    const film = planned && c.usedL && c.usedL > losses ? filmRatio(c.usedL, losses, labelL) : 1;
     const below = out[out.length - 1];
+    const under = below && dryingOf(below.number);
     const over =
-      below && classTraits(card.class).cures
-        ? overcoat(progressBetween(curve, below.laidToMs, c.openedAtMs, recoatRef, speedM * below.filmSpeed), card)
+      under && classTraits(under.card.class).cures
+        ? overcoat(
+            progressBetween(under.curve, below.laidToMs, c.openedAtMs, under.recoatRef, under.speed * below.filmSpeed),
+            under.card
+          )
         : null;
     if (over) cureFactor += over.cureAdded;
     const toMs = c.closedAtMs ?? Math.max(nowMs, c.openedAtMs);
@@ -157,6 +178,14 @@ function liveCoats(
   return out;
 }
 
+interface Drying {
+  card: ProductCard;
+  method: Method;
+  curve: DryingCurve;
+  recoatRef: number;
+  speed: number;
+}
+
 /** True for a closed coat of oil that must be wiped when a bay was not, or far too much stayed on. */
 const standsWet = (card: ProductCard, coat: CoatState, film: number): boolean =>
   classTraits(card.class).mustBeWiped &&
@@ -166,7 +195,9 @@ const standsWet = (card: ProductCard, coat: CoatState, film: number): boolean =>
 function liveBays(card: ProductCard, job: JobDocument, coat: CoatState, climate: SiteClimate): LiveBay[] {
   return coat.bays.map((b) => {
     const hour = siteHourAt(climate, b.spreadAtMs);
-    const dwell = hour ? dwellMinutes(card, job.finish!.method, hour) : { min: undefined, max: undefined };
+    const dwell = hour
+      ? dwellMinutes(card, coatSpec(job.finish!, coat.coat).method, hour)
+      : { min: undefined, max: undefined };
     const wiped = classTraits(card.class).mustBeWiped;
     return {
       coat: coat.coat,
@@ -180,10 +211,11 @@ function liveBays(card: ProductCard, job: JobDocument, coat: CoatState, climate:
   });
 }
 
-function liveBatch(card: ProductCard, b: BatchState, climate: SiteClimate): LiveBatch {
+function liveBatch(card: ProductCard, b: BatchState, climate: SiteClimate, house: HouseRules): LiveBatch {
   const tempC = siteHourAt(climate, b.mixedAtMs)?.airTempC ?? 20;
   const minutes = potLifeMinutes(card, Math.max(b.totalL, 0.001), tempC);
-  const stirUntilMs = b.mixedAtMs + card.stirMinutes * MINUTE_MS;
+  const again = b.pouredAtMs !== undefined ? b.pouredAtMs + house.secondStirMinutes * MINUTE_MS : null;
+  const stirUntilMs = again ?? b.mixedAtMs + card.stirMinutes * MINUTE_MS;
   return {
     ...b,
     stirUntilMs,

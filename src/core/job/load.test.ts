@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { card, counterJob, deckJob, floorJob, knowledge, NOW } from '../../../tests/fixtures';
 import type { ProductCard } from '../product';
-import { plan, siteClimate, type JobDocument } from '.';
+import { loadList, plan, siteClimate, type JobDocument } from '.';
 
 const loadOf = (job: JobDocument) =>
   plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW).load!;
@@ -15,35 +15,40 @@ const withCard = (
   change(c);
   return { ...job, finish: { productId: c.id, colour: c.colours[0]!, method, bareWood: true }, products: [c] };
 };
-const names = (job: JobDocument) => loadOf(job).gear.map((g) => g.name);
+const itemsOf = (job: JobDocument) => {
+  const p = plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW);
+  return loadList(job, p, [], knowledge.house).flatMap((v) => v.items);
+};
+const names = (job: JobDocument) => itemsOf(job).map((g) => g.name);
+const oilOf = (job: JobDocument) => loadOf(job).products[0]!;
 
 describe('what goes into the van', () => {
   it('follows method, hardener, solvent, place and crew', () => {
-    expect(names(deckJob())).toContain('Moisture meter');
-    expect(names(deckJob())).not.toContain('Straight-sided mixing vessels');
-    expect(names(floorJob())).toContain('Straight-sided mixing vessels');
+    expect(names(deckJob())).toContain('moisture meter');
+    expect(names(deckJob())).not.toContain('straight-sided vessels, 5 L');
+    expect(names(floorJob())).toContain('straight-sided vessels, 5 L');
     expect(names(withCard(floorJob(), 'pellow-hardwax', 'roller'))).toEqual(
-      expect.arrayContaining(['Short-nap rollers', 'Roller frames', 'Breathing protection, A2'])
+      expect.arrayContaining(['short-nap rollers', 'roller frames and pole', 'breathing protection, A2'])
     );
-    expect(names(withCard(counterJob(), 'corvane-day', 'thin'))).not.toContain('Metal can with lid, filled with water');
+    expect(names(withCard(counterJob(), 'corvane-day', 'thin'))).not.toContain('metal can with lid, filled with water');
     const gloves = (people: number) =>
-      loadOf({ ...floorJob(), crew: { people } }).gear.find((g) => g.name.startsWith('Nitrile'))!.count;
+      itemsOf({ ...floorJob(), crew: { people } }).find((g) => g.name.startsWith('nitrile'))!.count;
     expect([gloves(2), gloves(5)]).toEqual([8, 20]);
   });
   it('every item says why it is there', () => {
     for (const job of [floorJob(), deckJob(), counterJob()])
-      for (const g of loadOf(job).gear) expect(g.why.length).toBeGreaterThan(4);
+      for (const g of itemsOf(job)) expect(g.why.length).toBeGreaterThan(4);
   });
   it('kits are bought as kits, parts as parts, each for its own need', () => {
-    expect(loadOf(floorJob()).buy.map((b) => b.of)).toEqual(['kit']);
-    const parts = loadOf(withCard(floorJob(), 'pellow-rapid', 'roller'));
+    expect(oilOf(floorJob()).buy.map((b) => b.of)).toEqual(['kit']);
+    const parts = oilOf(withCard(floorJob(), 'pellow-rapid', 'roller'));
     expect(parts.buy.map((b) => b.of)).toEqual(['oil', 'hardener']);
     expect(parts.buy[0]!.needL / parts.buy[1]!.needL).toBeCloseTo(10, 9);
     expect(parts.costCents).toBe(parts.buy[0]!.costCents + parts.buy[1]!.costCents);
   });
   it('a thinned paint counts its thinner in the mix', () => {
     const job = withCard(deckJob(), 'old-barn-red', 'brush');
-    const { mix } = loadOf(job);
+    const { mix } = oilOf(job);
     expect(mix.thinnerL / mix.oilL).toBeCloseTo(0.2, 9);
     expect(mix.totalL).toBeCloseTo(loadOf(job).expectedL, 9);
   });
@@ -76,7 +81,7 @@ describe('the need at a confidence', () => {
     expect(at(0.95)).toBeGreaterThan(at(0.9));
     const two = floorJob();
     two.surfaces.push({ ...structuredClone(two.surfaces[0]!), id: 'b', speciesId: 'maple' });
-    expect(loadOf(two).buyFactor).toBeLessThan(loadOf(floorJob()).buyFactor);
+    expect(oilOf(two).buyFactor).toBeLessThan(oilOf(floorJob()).buyFactor);
   });
   it('a maintenance coat over an old finish takes the maintenance rate', () => {
     const job = floorJob();

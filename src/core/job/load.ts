@@ -1,4 +1,4 @@
-import { cheapestTins, litresSdLn, normalQuantile, type TinChoice } from '../coverage';
+import { cheapestTins, litresSdLn, normalQuantile, shortfallRisk, type PackSize, type TinChoice } from '../coverage';
 import {
   evenBatches,
   largestBatch,
@@ -11,115 +11,207 @@ import {
 import type { HouseRules } from '../house';
 import { isTwoPart, type ProductCard } from '../product';
 import { ragsForCoat } from '../safety';
-import type { CoatPlan } from './coats';
+import { takeFromStock, type FromStock } from '../stock';
+import type { CoatKey, CoatPlan } from './coats';
+import { cardOf } from './coat-specs';
 import type { JobDocument } from './document-schema';
+import type { Knowledge } from './knowledge';
 
-/** Tins of one kind to buy: a kit, or one component. */
+/** Buying one tin fewer or more: what it costs and how likely it runs short. */
+export interface BuyStep {
+  tins: number;
+  totalMl: number;
+  costCents: number;
+  shortRisk: number;
+}
+
+/** Tins of one kind: what the stock gives, and what is bought for the rest. */
 export interface BuyLine extends TinChoice {
   of: 'kit' | 'oil' | 'hardener';
   name: string;
   needL: number;
+  stock: FromStock;
+  /** One tin fewer, as advised, one more. */
+  steps: BuyStep[];
+}
+
+/** One product in one colour over all its coats. Litres; expected is the median, need the amount at the house confidence. */
+export interface ProductLoad {
+  productId: string;
+  name: string;
+  colour: string;
+  coats: number[];
+  netL: number;
+  lossesL: number;
+  expectedL: number;
+  needL: number;
+  sdLn: number;
+  buyFactor: number;
+  /** What the litres are known by, with the coats of the log behind each. */
+  keys: CoatKey[];
+  mix: MixAmounts;
+  buy: BuyLine[];
+  costCents: number;
 }
 
 /** Batches of one coat: how many, how much of each part, and which limit sets the size. */
 export interface BatchPlan {
   coat: number;
+  productId: string;
   count: number;
   each: MixAmounts;
   largestL: number;
-  boundBy: LargestBatch['boundBy'];
+  boundBy: LargestBatch['boundBy'] | 'whole tins';
   smallestL: number;
   usableMinutes: number | null;
 }
 
-/** A thing to take along: how many and why. */
-export interface GearItem {
-  name: string;
-  count: number | null;
-  why: string;
-}
-
-/** Everything that goes into the van. Litres; expected is the median, buy the amount at the house confidence. */
+/** All the oil of a job. `buyL` is what must be in the van, stock counted in. */
 export interface LoadPlan {
   netL: number;
   lossesL: number;
   expectedL: number;
   buyL: number;
   confidence: number;
-  sdLn: number;
-  buyFactor: number;
-  mix: MixAmounts;
-  buy: BuyLine[];
+  products: ProductLoad[];
   costCents: number;
   batches: BatchPlan[];
   rags: number;
-  gear: GearItem[];
 }
 
-/** The load of a job: litres at the chosen confidence, tins, batches and gear (handbook 6, 7, 13). */
+/** The oil of a job: litres at the chosen confidence, stock, tins and batches (handbook 6, 7). */
 export function loadPlan(
   job: JobDocument,
-  card: ProductCard,
   coats: readonly CoatPlan[],
   mixTempC: number,
-  house: HouseRules
+  { house, stock }: Pick<Knowledge, 'house' | 'stock'>,
+  nowMs: number
 ): LoadPlan {
-  const netL = coats.reduce((s, c) => s + c.netL, 0);
-  const lossesL = coats.reduce((s, c) => s + c.lossesL, 0);
-  const shares = coats.flatMap((c) => c.keys.map(({ key, litres }) => ({ key, litres })));
-  const sdLn = litresSdLn(mergeByCoat(coats, shares), house.coatSdLn, () => house.cardSdLn);
-  const buyFactor = Math.exp(normalQuantile(house.buyConfidence) * sdLn);
-  const buyL = netL * buyFactor + lossesL;
-  const buy = buyLines(card, buyL);
-  const rags = coats.reduce((s, c) => s + ragsForCoat(card, job.finish!.method, c.areaM2, house), 0);
+  const groups = new Map<string, CoatPlan[]>();
+  for (const c of coats) {
+    const key = `${c.productId} ${c.colour}`;
+    groups.set(key, [...(groups.get(key) ?? []), c]);
+  }
+  const products = [...groups.values()].map((own) =>
+    productLoad(cardOf(job, own[0]!.productId)!, own, house, stock, nowMs)
+  );
+  const sum = (of: (p: ProductLoad) => number) => products.reduce((s, p) => s + of(p), 0);
   return {
-    netL,
-    lossesL,
-    expectedL: netL + lossesL,
-    buyL,
+    netL: sum((p) => p.netL),
+    lossesL: sum((p) => p.lossesL),
+    expectedL: sum((p) => p.expectedL),
+    buyL: sum((p) => p.needL),
     confidence: house.buyConfidence,
-    sdLn,
-    buyFactor,
-    mix: mixAmounts(card, { of: 'total', litres: netL + lossesL }),
-    buy,
-    costCents: buy.reduce((s, b) => s + b.costCents, 0),
-    batches: coats.map((c) => batchPlan(card, c, mixTempC, house)),
-    rags,
-    gear: gearFor(job, card, rags)
+    products,
+    costCents: sum((p) => p.costCents),
+    batches: coats.map((c) => batchPlan(cardOf(job, c.productId)!, c, mixTempC, house)),
+    rags: coats.reduce((s, c) => s + ragsForCoat(cardOf(job, c.productId)!, c.method, c.areaM2, house), 0)
   };
 }
 
-/** A coat over one key keeps its share whole; a coat over several species counts each key's part as its own coat share. */
-const mergeByCoat = (coats: readonly CoatPlan[], shares: { key: string; litres: number }[]) =>
-  coats.every((c) => c.keys.length === 1) ? coats.map((c) => ({ key: c.keys[0]!.key, litres: c.netL })) : shares;
+function productLoad(
+  card: ProductCard,
+  coats: readonly CoatPlan[],
+  house: HouseRules,
+  stock: Knowledge['stock'],
+  nowMs: number
+): ProductLoad {
+  const netL = coats.reduce((s, c) => s + c.netL, 0);
+  const lossesL = coats.reduce((s, c) => s + c.lossesL, 0);
+  const keys = new Map<string, CoatKey>();
+  for (const k of coats.flatMap((c) => c.keys)) {
+    const known = keys.get(k.key);
+    if (known) {
+      known.litres += k.litres;
+      known.netAtCardL += k.netAtCardL;
+    } else keys.set(k.key, { ...k });
+  }
+  // A coat over one key keeps its share whole; over several species each key's part counts as its own share.
+  const sdLn = litresSdLn(
+    coats.flatMap((c) => c.keys.map(({ key, litres }) => ({ key, litres }))),
+    house.coatSdLn,
+    (key) => keys.get(key)!.rate.sdLn
+  );
+  const buyFactor = Math.exp(normalQuantile(house.buyConfidence) * sdLn);
+  const needL = netL * buyFactor + lossesL;
+  const need: Need = { needL, netL, lossesL, sdLn };
+  const { colour } = coats[0]!;
+  const buy = buyLines(card, colour, need, stock, nowMs);
+  return {
+    productId: card.id,
+    name: card.name,
+    colour,
+    coats: coats.map((c) => c.number),
+    ...need,
+    expectedL: netL + lossesL,
+    buyFactor,
+    keys: [...keys.values()],
+    mix: mixAmounts(card, { of: 'total', litres: netL + lossesL }),
+    buy,
+    costCents: buy.reduce((s, b) => s + b.costCents, 0)
+  };
+}
 
-function buyLines(card: ProductCard, buyL: number): BuyLine[] {
-  const line = (of: BuyLine['of'], name: string, needL: number): BuyLine => ({
-    of,
-    name,
-    needL,
-    ...cheapestTins(
-      needL * 1000,
-      card.packs.filter((p) => p.of === of)
-    )
+interface Need {
+  needL: number;
+  netL: number;
+  lossesL: number;
+  sdLn: number;
+}
+
+function buyLines(card: ProductCard, colour: string, need: Need, stock: Knowledge['stock'], nowMs: number): BuyLine[] {
+  const unit = mixAmounts(card, { of: 'total', litres: 1 });
+  const line = (of: BuyLine['of'], name: string, share: number): BuyLine => {
+    const needMl = need.needL * share * 1000;
+    const fromStock = takeFromStock(needMl, of, colour, stock, card, nowMs);
+    const packs = card.packs.filter((p) => p.of === of);
+    const choice = cheapestTins(Math.max(0, needMl - fromStock.takenMl), packs);
+    return {
+      of,
+      name,
+      needL: need.needL * share,
+      stock: fromStock,
+      ...choice,
+      steps: buySteps(choice, packs, (ml) =>
+        shortfallRisk((fromStock.takenMl + ml) / 1000, need.netL * share, need.lossesL * share, need.sdLn)
+      )
+    };
+  };
+  if (card.packs.some((p) => p.of === 'kit')) return [line('kit', card.name, 1)];
+  return card.components.map((c) => line(c.role, c.name, c.role === 'oil' ? unit.oilL : unit.hardenerL));
+}
+
+/** The choice with its smallest tin left out, as it is, and with one more of the smallest size sold. */
+function buySteps(choice: TinChoice, packs: readonly PackSize[], risk: (ml: number) => number): BuyStep[] {
+  const step = (tins: number, totalMl: number, costCents: number): BuyStep => ({
+    tins,
+    totalMl,
+    costCents,
+    shortRisk: risk(totalMl)
   });
-  if (card.packs.some((p) => p.of === 'kit')) return [line('kit', card.name, buyL)];
-  const mix = mixAmounts(card, { of: 'total', litres: buyL });
-  return card.components.map((c) => line(c.role, c.name, c.role === 'oil' ? mix.oilL : mix.hardenerL));
+  const tins = choice.tins.reduce((s, t) => s + t.count, 0);
+  const least = choice.tins.at(-1);
+  const small = [...packs].sort((a, b) => a.volumeMl - b.volumeMl || a.priceCents - b.priceCents)[0]!;
+  return [
+    ...(least ? [step(tins - 1, choice.totalMl - least.volumeMl, choice.costCents - least.priceCents)] : []),
+    step(tins, choice.totalMl, choice.costCents),
+    step(tins + 1, choice.totalMl + small.volumeMl, choice.costCents + small.priceCents)
+  ];
 }
 
 function batchPlan(card: ProductCard, coat: CoatPlan, mixTempC: number, house: HouseRules): BatchPlan {
   const spreadRateM2PerL = coat.areaM2 / Math.max(coat.netL, 1e-9);
   const litresPerMinute = coat.expectedL / coat.layingMinutes;
   const largest = largestBatch(card, { litresPerMinute, mixTempC, spreadRateM2PerL }, house);
-  const { count, eachL } = evenBatches(coat.expectedL, Math.max(largest.litres, 0.05));
+  const { count, eachL, boundBy } = sizedBatches(card, coat.expectedL, largest, house);
   const minutes = usableMinutes(card, eachL, mixTempC);
   return {
     coat: coat.number,
+    productId: card.id,
     count,
     each: mixAmounts(card, { of: 'total', litres: eachL }),
     largestL: largest.litres,
-    boundBy: largest.boundBy,
+    boundBy,
     smallestL: smallestBatchL(card, {
       cupL: house.measureStepMl / 1000,
       scaleKg: house.scaleStepG / 1000
@@ -128,60 +220,18 @@ function batchPlan(card: ProductCard, coat: CoatPlan, mixTempC: number, house: H
   };
 }
 
-const TOOLS: Record<string, [string, string][]> = {
-  thin: [['Applicator pads', 'thin film, worked in']],
-  flood: [
-    ['Squeegees', 'keeps the surface wet'],
-    ['Applicator pads', 'tops up dry spots']
-  ],
-  roller: [
-    ['Short-nap rollers', 'an even film'],
-    ['Roller frames', 'one for each roller']
-  ],
-  brush: [['Flat brushes', 'along the boards']],
-  trowel: [
-    ['Oil trowels', 'a film as thin as the wood allows'],
-    ['White buffing pads', 'flip when soaked']
-  ],
-  spray: [
-    ['Spray set', 'always back-brushed'],
-    ['Flat brushes', 'back-brushing']
-  ]
-};
-
-function gearFor(job: JobDocument, card: ProductCard, rags: number): GearItem[] {
-  const { people } = job.crew;
-  const item = (name: string, count: number | null, why: string): GearItem => ({
-    name,
-    count,
-    why
-  });
-  const out = (TOOLS[job.finish!.method] ?? []).map(([name, why]) => item(name, people, why));
-  out.push(item('Cotton rags', rags, 'counted out and counted back'));
-  if (card.oxidising)
-    out.push(item('Metal can with lid, filled with water', 1, 'rags of this oil set themselves on fire'));
-  if (isTwoPart(card)) {
-    out.push(item('Straight-sided mixing vessels', 2, 'stir in one, pour to the other, stir again'));
-    out.push(
-      item('Measuring cups or scale', 1, `${card.components.map((c) => c.parts).join(' : ')} by ${card.ratioBasis}`)
-    );
+/** Even batches; where the house mixes whole tins only, the largest kit that may be mixed at once (handbook 3). */
+function sizedBatches(
+  card: ProductCard,
+  totalL: number,
+  largest: LargestBatch,
+  house: HouseRules
+): { count: number; eachL: number; boundBy: BatchPlan['boundBy'] } {
+  const most = Math.max(largest.litres, 0.05);
+  const kits = card.packs.filter((p) => p.of === 'kit' && p.volumeMl / 1000 <= most).map((p) => p.volumeMl / 1000);
+  if (house.mixing === 'whole tins' && isTwoPart(card) && kits.length) {
+    const eachL = Math.max(...kits);
+    return { count: Math.ceil(totalL / eachL - 1e-9), eachL, boundBy: 'whole tins' };
   }
-  out.push(
-    item('Stir sticks', people, `${card.stirMinutes} min, ${card.shakeAllowed ? 'shaking allowed' : 'never shaken'}`)
-  );
-  out.push(
-    item('Nitrile gloves, pairs', people * 4, 'hand grease shows under oil'),
-    item('Safety glasses', people, 'splashes')
-  );
-  if (card.isocyanate) out.push(item('Breathing protection, A2-P2', people, 'hardener with isocyanate'));
-  else if (card.vocGPerL >= 250 && job.site.setting === 'indoor')
-    out.push(item('Breathing protection, A2', people, `${card.vocGPerL} g/L solvent indoors`));
-  out.push(
-    item('Knee pads, pairs', people, 'floors and decks'),
-    item('Denib pads, fine', people, 'between coats, inside the window')
-  );
-  if (job.site.setting === 'indoor' || job.site.lamps)
-    out.push(item('Raking lamp', 1, 'holidays and bleed-back show only from the side'));
-  if (job.site.setting === 'outdoor') out.push(item('Moisture meter', 1, 'boards must be under the limit'));
-  return out;
+  return { ...evenBatches(totalL, most), boundBy: largest.boundBy };
 }

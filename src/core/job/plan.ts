@@ -1,14 +1,15 @@
 import { MOST_LITRES } from '../coverage';
-import { dryingCurve, dwellMinutes, type DryingFactor } from '../drying';
-import type { HouseRules } from '../house';
+import { dryingCurve, dwellMinutes } from '../drying';
 import { cautionsFor, safetyClosing, type Caution } from '../safety';
 import {
+  dayStarts,
   judgeHours,
   layingLimits,
   searchStarts,
   simulateStart,
   siteHourAt,
   workingStretches,
+  type CoatToLay,
   type HourVerdict,
   type SequenceContext,
   type SequenceOutcome,
@@ -20,13 +21,10 @@ import { coatPlans, facePlans, type CoatPlan, type FacePlan } from './coats';
 import type { JobDocument } from './document-schema';
 import { keepPlan, leavePlan, type KeepPlan, type LeavePlan } from './after';
 import { loadPlan, type LoadPlan } from './load';
-import { finishCard, jobProblems, touchesFood, type Problem } from './problems';
-
-/** What the crew knows beyond the job: its house rules and its drying factor. */
-export interface Knowledge {
-  house: HouseRules;
-  kappa: DryingFactor;
-}
+import { coatCard, finishCard, jobAtHouse, sequenceCards, topCard } from './coat-specs';
+import type { Knowledge } from './knowledge';
+import { layerChecks, layerProblem, type LayerFinding } from './layering';
+import { jobProblems, touchesFood, type Problem } from './problems';
 
 /** The whole plan of a job. Parts that can not be computed yet are null; the problems say why. */
 export interface Plan {
@@ -34,6 +32,8 @@ export interface Plan {
   faces: FacePlan[];
   totalAreaM2: number;
   coats: CoatPlan[];
+  /** Every pair of coats, and what the layer rules say of it. */
+  layers: LayerFinding[];
   load: LoadPlan | null;
   cautions: Caution[];
   cautionsClosing: string;
@@ -47,13 +47,15 @@ export interface Plan {
 }
 
 /** plan(job, climate, knowledge, now): everything computed from what is known, nothing remembered. Times are epoch ms. */
-export function plan(job: JobDocument, climate: SiteClimate | null, knowledge: Knowledge, nowMs: number): Plan {
+export function plan(document: JobDocument, climate: SiteClimate | null, knowledge: Knowledge, nowMs: number): Plan {
   const { house } = knowledge;
+  const job = jobAtHouse(document, house);
   const card = finishCard(job);
-  const problems = jobProblems(job);
+  const layers = layerChecks(job, house);
+  const problems = [...jobProblems(job), ...layers.filter((l) => l.severity !== 'go').map(layerProblem)];
   const faces = facePlans(job);
   const now = climate ? siteHourAt(climate, nowMs) : null;
-  const coats = card ? coatPlans(job, card, house) : [];
+  const coats = card ? coatPlans(job, house, knowledge.coverage) : [];
   const expectedL = coats.reduce((s, c) => s + c.expectedL, 0);
   const tooMuch = expectedL > MOST_LITRES / 2;
   if (tooMuch)
@@ -67,21 +69,23 @@ export function plan(job: JobDocument, climate: SiteClimate | null, knowledge: K
   const chosen = ctx && job.startAt ? simulateStart(ctx, Date.parse(job.startAt)) : null;
   const last = chosen?.coats[chosen.coats.length - 1];
   const complete = chosen && last && chosen.coats.length === coats.length;
+  const top = topCard(job);
   const mixTempC = now?.airTempC ?? 20;
   return {
     problems,
     faces,
     totalAreaM2: faces.reduce((s, f) => s + (f.coats > 0 ? (f.effectiveAreaM2 ?? 0) : 0), 0),
     coats,
-    load: usable ? loadPlan(job, card!, coats, mixTempC, house) : null,
-    cautions: card ? cautionsFor(card, touchesFood(job)) : [],
+    layers,
+    load: usable ? loadPlan(job, coats, mixTempC, knowledge, nowMs) : null,
+    cautions: cautionsFor(sequenceCards(job), touchesFood(job)),
     cautionsClosing: safetyClosing,
     now,
     dwell: card && now ? dwellMinutes(card, job.finish!.method, now) : null,
-    hours: ctx ? [...ctx.verdicts] : [],
+    hours: ctx ? [...ctx.coats[0]!.verdicts] : [],
     chosen,
-    leave: complete ? leavePlan(card!, last, house) : null,
-    keep: complete ? keepPlan(job, card!, last.laidToMs, house) : null
+    leave: complete ? leavePlan(top!, last, house) : null,
+    keep: complete ? keepPlan(job, top!, last.laidToMs, house) : null
   };
 }
 
@@ -93,53 +97,57 @@ export function sequenceContext(
   knowledge: Knowledge,
   nowMs: number
 ): SequenceContext {
-  const card = finishCard(job)!;
-  const limits = layingLimits(
-    card,
-    job.finish!.method,
-    {
-      setting: job.site.setting,
-      countertop: job.surfaces.some((s) => s.kind === 'countertop'),
-      lamps: job.site.lamps || job.site.setting === 'indoor'
-    },
-    knowledge.house
-  );
+  const { house, kappa } = knowledge;
+  const use = {
+    setting: job.site.setting,
+    countertop: job.surfaces.some((s) => s.kind === 'countertop'),
+    lamps: job.site.lamps || job.site.setting === 'indoor'
+  };
   const endMs = climate.startMs + climate.hours.length * HOUR_MS;
   const fromMs = Math.floor(nowMs / HOUR_MS) * HOUR_MS;
-  const work = workingStretches(job.site.workingHours, job.site.timeZone, fromMs, endMs).map((w) => ({
-    fromMs: Math.max(w.fromMs, nowMs),
-    toMs: w.toMs
-  }));
+  const work = workingStretches(job.site.workingHours, job.site.timeZone, fromMs, endMs)
+    .map((w) => ({ fromMs: Math.max(w.fromMs, nowMs), toMs: w.toMs }))
+    .filter((w) => w.toMs > w.fromMs);
+  const judged = new Map<string, Pick<CoatToLay, 'limits' | 'verdicts' | 'curve'>>();
+  const judge = ({ number, productId, method }: CoatPlan) => {
+    const key = `${productId} ${method === 'spray'}`;
+    const known = judged.get(key);
+    if (known) return known;
+    const card = coatCard(job, number)!;
+    const limits = layingLimits(card, method, use, house);
+    const made = {
+      limits,
+      verdicts: judgeHours(climate, limits, work, fromMs),
+      curve: dryingCurve(climate.hours, climate.startMs, card)
+    };
+    judged.set(key, made);
+    return made;
+  };
   return {
     climate,
-    verdicts: judgeHours(
-      climate,
-      limits,
-      work.filter((w) => w.toMs > w.fromMs),
-      fromMs
-    ),
-    limits,
-    curve: dryingCurve(climate.hours, climate.startMs, card),
-    kappa: knowledge.kappa,
+    kappa,
+    rhythm: house.rhythm,
+    dayStartsMs: dayStarts(job.site.timeZone, fromMs, endMs),
     coats: coats.map((c) => ({
       number: c.number,
-      method: job.finish!.method,
-      layingMinutes: c.layingMinutes
-    })),
-    timeZone: job.site.timeZone
+      method: c.method,
+      roundMinutes: c.rounds.map((r) => r.layingMinutes),
+      filmRatio: c.plannedFilm,
+      ...judge(c)
+    }))
   };
 }
 
 /** The best starts of a job, best first; empty when there is nothing to lay or no weather. */
 export function bestStarts(
-  job: JobDocument,
+  document: JobDocument,
   climate: SiteClimate,
   knowledge: Knowledge,
   nowMs: number
 ): SequenceOutcome[] {
-  const card = finishCard(job);
-  const coats = card ? coatPlans(job, card, knowledge.house) : [];
+  const job = jobAtHouse(document, knowledge.house);
+  const coats = coatPlans(job, knowledge.house, knowledge.coverage);
   if (!coats.some((c) => c.areaM2 > 0)) return [];
   const ctx = sequenceContext(job, climate, coats, knowledge, nowMs);
-  return ctx.verdicts.length ? searchStarts(ctx) : [];
+  return ctx.coats[0]!.verdicts.length ? searchStarts(ctx) : [];
 }

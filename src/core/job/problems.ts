@@ -1,7 +1,8 @@
-import { cardProblems, classTraits, methodOf, type ProductCard } from '../product';
+import { cardProblems, classTraits, methodOf } from '../product';
 import { faceAreas, faceName, measureSurface, type Surface } from '../surface';
 import { findSpecies } from '../wood';
 import { isTimeZone, WEEKDAYS } from '../window';
+import { cardOf, coatCount, coatSpec, coatSpecs, coatsOnFace, topCard, type CoatSpec } from './coat-specs';
 import type { JobDocument } from './document-schema';
 
 /** Something that stops a plan or needs a look: where it is, what is wrong, what cures it. */
@@ -11,16 +12,8 @@ export interface Problem {
   problem: string;
 }
 
-/** The card a job's finish names, or undefined. */
-export const finishCard = (job: JobDocument): ProductCard | undefined =>
-  job.products.find((p) => p.id === job.finish?.productId);
-
 /** Whether food touches any of it. */
 export const touchesFood = (job: JobDocument): boolean => job.usedForFood || job.surfaces.some((s) => s.look?.food);
-
-/** Largest number of coats any face of the job wants. */
-export const coatCount = (job: JobDocument): number =>
-  job.surfaces.reduce((n, s) => s.faces.reduce((m, f) => Math.max(m, f.coats), n), 0);
 
 /** What is wrong with a job beyond its shape, in the order of the stations. */
 export function jobProblems(job: JobDocument): Problem[] {
@@ -123,46 +116,73 @@ const cardsProblems = (job: JobDocument): Problem[] =>
 function finishProblems(job: JobDocument): Problem[] {
   const { finish } = job;
   if (!finish) return [{ path: '/finish', severity: 'stop', problem: 'Choose a product.' }];
-  const card = finishCard(job);
-  if (!card)
-    return [
-      {
-        path: '/finish/productId',
-        severity: 'stop',
-        problem: `The card “${finish.productId}” is not in this job.`
-      }
-    ];
   const out: Problem[] = [];
-  const stop = (path: string, problem: string) => out.push({ path, severity: 'stop', problem });
-  const check = (path: string, problem: string) => out.push({ path, severity: 'check', problem });
+  const specs = coatSpecs(job);
+  const laid = specs.length ? specs : [coatSpec(finish, 1)];
+  const seen = new Set<string>();
+  for (const spec of laid) {
+    const path = finish.coats ? `/finish/coats/${spec.number - 1}` : '/finish';
+    for (const p of specProblems(job, spec, path)) {
+      if (seen.has(p.problem)) continue;
+      seen.add(p.problem);
+      out.push(p);
+    }
+  }
+  if (specs.length === 0 && job.surfaces.length)
+    out.push({ path: '/surfaces', severity: 'stop', problem: 'No face wants a coat.' });
+  const top = topCard(job);
+  if (top && touchesFood(job) && top.foodContact === 'no claim')
+    out.push({
+      path: finish.coats ? `/finish/coats/${laid.length - 1}/productId` : '/finish/productId',
+      severity: 'stop',
+      problem: `${top.name} makes no claim for food contact.`
+    });
+  return out;
+}
+
+/** What speaks against one coat: place, kind of surface, colour, method, grit, number of coats. */
+function specProblems(job: JobDocument, spec: CoatSpec, path: string): Problem[] {
+  const card = cardOf(job, spec.productId);
+  const out: Problem[] = [];
+  const stop = (at: string, problem: string) => out.push({ path: at, severity: 'stop', problem });
+  const check = (at: string, problem: string) => out.push({ path: at, severity: 'check', problem });
+  if (!card) {
+    stop(`${path}/productId`, `The card “${spec.productId}” is not in this job.`);
+    return out;
+  }
   if (!card.settings.includes(job.site.setting))
     stop(
-      '/finish/productId',
+      `${path}/productId`,
       `${card.name} is for ${card.settings.join(' and ')} work; this site is ${job.site.setting}.`
     );
-  if (!card.colours.includes(finish.colour)) stop('/finish/colour', `${card.name} does not come in ${finish.colour}.`);
-  if (!methodOf(card, finish.method))
+  if (!card.colours.includes(spec.colour)) stop(`${path}/colour`, `${card.name} does not come in ${spec.colour}.`);
+  if (!methodOf(card, spec.method))
     stop(
-      '/finish/method',
-      `${card.name} may not be laid by ${finish.method}. Allowed: ${card.methods.map((m) => m.method).join(', ')}.`
+      `${path}/method`,
+      `${card.name} may not be laid by ${spec.method}. Allowed: ${card.methods.map((m) => m.method).join(', ')}.`
     );
-  const coats = coatCount(job);
-  if (card.limits.maxCoats && coats > card.limits.maxCoats)
-    stop('/surfaces', `${card.name} takes at most ${card.limits.maxCoats} coats; ${coats} are planned.`);
-  if (coats === 0 && job.surfaces.length) stop('/surfaces', 'No face wants a coat.');
+  const max = methodOf(card, spec.method)?.dwellMaxMinutes;
+  if (spec.dwellMinutes !== undefined && max !== undefined && spec.dwellMinutes > max)
+    stop(`${path}/dwellMinutes`, `${card.name} must be wiped within ${max} min; ${spec.dwellMinutes} min are planned.`);
   job.surfaces.forEach((s, i) => {
+    const faces = s.faces.filter((f) => f.coats > 0 && coatsOnFace(job.finish, s, f).includes(spec.number));
+    if (faces.length === 0 && coatCount(job) > 0) return;
     if (!card.uses.includes(s.kind))
       stop(`/surfaces/${i}/kind`, `${card.name} is not for a ${s.kind.replaceAll('-', ' ')} (${s.name}).`);
-    if (s.lastGrit > card.maxGrit)
+    if (s.lastGrit > card.maxGrit && spec.number === 1)
       check(
         `/surfaces/${i}/lastGrit`,
         `${s.name} is sanded to ${s.lastGrit}; ${card.name} wants no finer than ${card.maxGrit}, or it will not soak in.`
       );
+    const most = card.limits.maxCoats;
+    const own = faces.reduce((n, f) => {
+      const numbers = coatsOnFace(job.finish, s, f);
+      return Math.max(n, numbers.filter((k) => coatSpec(job.finish!, k).productId === card.id).length);
+    }, 0);
+    if (most && own > most) stop('/surfaces', `${card.name} takes at most ${most} coats; ${own} are planned.`);
   });
-  if (touchesFood(job) && card.foodContact === 'no claim')
-    stop('/finish/productId', `${card.name} makes no claim for food contact.`);
-  if (classTraits(card.class).cures === false && coats > 0)
-    check('/finish', `${card.name} never hardens: it is renewed on a taper, and heat or hot water lifts it.`);
-  for (const w of card.warnings) check('/finish', w);
+  if (classTraits(card.class).cures === false && coatCount(job) > 0)
+    check(path, `${card.name} never hardens: it is renewed on a taper, and heat or hot water lifts it.`);
+  for (const w of card.warnings) check(path, w);
   return out;
 }

@@ -1,10 +1,10 @@
 import type { Span } from '../drying';
 import { classTraits, isTwoPart, touchDryProgress } from '../product';
 import { localDate } from '../window';
+import { coatCard, coatCount, finishCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import { openBays, ragsUnaccounted, type WorkState } from './fold';
 import type { LiveWork } from './live';
-import { coatCount, finishCard } from './problems';
 
 /** What the crew does next, in order. The first is what to do now; `closed` says why a step may not be taken yet. */
 export type Step = { closed?: string } & (
@@ -53,7 +53,6 @@ export function nextSteps(job: JobDocument, state: WorkState, live: LiveWork, no
         fromMs: b.mixedAtMs,
         untilMs: b.stirUntilMs
       });
-  const left = !classTraits(card.class).mustBeWiped;
   const open = live.bays
     .filter((b) => b.wipedAtMs === undefined)
     .sort((a, b) => (a.wipeByMs ?? a.spreadAtMs) - (b.wipeByMs ?? b.spreadAtMs));
@@ -65,7 +64,7 @@ export function nextSteps(job: JobDocument, state: WorkState, live: LiveWork, no
       fromMs: b.wipeFromMs,
       byMs: b.wipeByMs,
       spreadAtMs: b.spreadAtMs,
-      left
+      left: !classTraits(coatCard(job, b.coat)!.class).mustBeWiped
     });
   out.push(...coatSteps(job, state, live, wanted, nowMs));
   const rags = ragsUnaccounted(state);
@@ -86,14 +85,16 @@ export function nextSteps(job: JobDocument, state: WorkState, live: LiveWork, no
 }
 
 function coatSteps(job: JobDocument, state: WorkState, live: LiveWork, wanted: number, nowMs: number): Step[] {
-  const card = finishCard(job)!;
   const openCoat = state.coats.find((c) => c.closedAtMs === undefined);
   const last = live.coats[live.coats.length - 1];
   const next = openCoat?.coat ?? (last?.number ?? 0) + 1;
   if (next > wanted) return state.handedOverAtMs === undefined ? [{ kind: 'leave' }] : [];
+  const card = coatCard(job, next);
+  if (!card) return [];
   const out: Step[] = [];
   const below = live.coats.find((c) => c.number === next - 1);
-  const cures = classTraits(card.class).cures;
+  const under = (below && coatCard(job, below.number)) ?? card;
+  const cures = classTraits(under.class).cures;
   let closed: string | undefined;
   let early = false;
   if (below && !openCoat) {
@@ -106,7 +107,7 @@ function coatSteps(job: JobDocument, state: WorkState, live: LiveWork, wanted: n
         span: below.recoatOpens,
         progress: below.progress
       });
-    if (cures && below.progress < touchDryProgress(card)) closed = `coat ${below.number} is not touch dry`;
+    if (cures && below.progress < touchDryProgress(under)) closed = `coat ${below.number} is not touch dry`;
     else if (!cures && early) closed = `coat ${below.number} is still soaking in`;
   }
   const batch = live.batches.find(

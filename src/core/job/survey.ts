@@ -1,4 +1,5 @@
 import type { HouseRules } from '../house';
+import type { ProductCard } from '../product';
 import { prepPlan, prepTally, stepsDone, type PrepPlan } from '../prep';
 import { cautionById, type Caution } from '../safety';
 import { measureSurface, unitCount, type Surface } from '../surface';
@@ -21,9 +22,10 @@ import {
 import { HOUR_MS } from '../units';
 import { moistureLimits, type SiteClimate } from '../window';
 import { speciesOf } from '../wood';
+import { cardOf, coatSpec, finishCard, sequenceCards, topCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import type { WorkState } from './fold';
-import { finishCard, touchesFood } from './problems';
+import { touchesFood } from './problems';
 
 /** Readings of one surface beside its limit and the air's pull. */
 export interface MoistureSeen {
@@ -81,8 +83,8 @@ function surveySurface(
     chosen:
       card && job.finish
         ? {
-            depth: card.pigment?.find((p) => p.colour === job.finish!.colour)?.depth,
-            foodClaim: card.foodContact !== 'no claim',
+            depth: deepestColour(job),
+            foodClaim: topCard(job)?.foodContact !== 'no claim',
             bareWood: job.finish.bareWood
           }
         : null
@@ -92,7 +94,7 @@ function surveySurface(
     demands: new Set<PrepDemand>(found.reasons.flatMap((r) => r.prep)),
     maxGrit: card?.maxGrit,
     clogs: lastResults(survey).get('sanding dust') === 'gums up',
-    isocyanateDust: Boolean(card?.isocyanate),
+    isocyanateDust: sequenceCards(job).some((c) => c.isocyanate),
     people: job.crew.people,
     house
   });
@@ -117,6 +119,20 @@ function surveySurface(
     prep,
     prepDone: prepTally(prep, log, surface.units)
   };
+}
+
+type Depth = NonNullable<ProductCard['pigment']>[number]['depth'];
+const DEPTHS: readonly Depth[] = ['clear', 'light', 'medium', 'dark'];
+
+/** The darkest colour of the sequence; undefined when no card tells. */
+function deepestColour(job: JobDocument): Depth | undefined {
+  const { finish } = job;
+  const last = finish?.coats?.length ?? 1;
+  const depths = Array.from({ length: last }, (_, i) => {
+    const spec = coatSpec(finish!, i + 1);
+    return cardOf(job, spec.productId)?.pigment?.find((p) => p.colour === spec.colour)?.depth;
+  });
+  return depths.reduce((a, b) => (b && (!a || DEPTHS.indexOf(b) > DEPTHS.indexOf(a)) ? b : a), undefined);
 }
 
 function moistureSeen(

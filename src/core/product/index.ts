@@ -1,5 +1,6 @@
 export type { ProductCard } from './schema';
 export {
+  atLabel,
   cardHours,
   cardProblems,
   classTraits,

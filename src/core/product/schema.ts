@@ -13,7 +13,9 @@ const house = Type.Object(
 const rate = Type.Object(
   {
     label: Type.Number({ minimum: 0.5, maximum: 200 }),
-    house: Type.Optional(house)
+    house: Type.Optional(house),
+    /** The wood it is meant for. */
+    texture: Type.Optional(Type.Enum(['sanded', 'sawn', 'wire-brushed', 'weathered', 'grooved']))
   },
   { additionalProperties: false }
 );
@@ -31,7 +33,7 @@ const hours = Type.Object(
   { additionalProperties: false }
 );
 
-export const ProductClass = Type.Enum([
+export const PRODUCT_CLASSES = [
   'oxidising-oil',
   'hardwax-oil',
   'two-part-oil',
@@ -44,7 +46,8 @@ export const ProductClass = Type.Enum([
   'waterborne-film',
   'spirit-sealer',
   'oil-paint-recipe'
-]);
+] as const;
+export const ProductClass = Type.Enum([...PRODUCT_CLASSES]);
 
 export const Method = Type.Enum(['thin', 'flood', 'roller', 'brush', 'trowel', 'spray']);
 
@@ -76,6 +79,7 @@ const limits = Type.Object(
     surfaceMaxC: Type.Number({ minimum: -40, maximum: 80 }),
     rhMax: Type.Number({ exclusiveMinimum: 0, maximum: 1 }),
     mcMaxPercent: Type.Optional(Type.Number({ minimum: 4, maximum: 30 })),
+    dewGapMinC: Type.Optional(Type.Number({ minimum: 0, maximum: 20 })),
     maxCoats: Type.Optional(Type.Integer({ minimum: 1, maximum: 12 }))
   },
   { additionalProperties: false }
@@ -169,7 +173,21 @@ export const ProductCardSchema = Type.Object(
       },
       { additionalProperties: false }
     ),
-    warnings: Type.Array(text(200), { maxItems: 12 })
+    warnings: Type.Array(text(200), { maxItems: 12 }),
+    /** What the label says of layers: classes it may go over, and classes it must not touch. */
+    layers: Type.Optional(
+      Type.Object(
+        {
+          over: Type.Optional(Type.Array(ProductClass, { maxItems: 12 })),
+          notOver: Type.Optional(Type.Array(ProductClass, { maxItems: 12 }))
+        },
+        { additionalProperties: false }
+      )
+    ),
+    /** The product its maintenance coats are of, when it is another one. */
+    maintenanceProductId: Type.Optional(text(60)),
+    /** The recipe it is mixed by on site. */
+    recipeId: Type.Optional(text(60))
   },
   { additionalProperties: false, title: 'Basket product card' }
 );

@@ -3,7 +3,7 @@ import { card } from '../../../tests/fixtures';
 import { defaultHouseRules as house } from '../house';
 import { cautionsFor, ragsForCoat } from '.';
 
-const ids = (id: string, food = false) => cautionsFor(card(id), food).map((c) => c.id);
+const ids = (id: string, food = false) => cautionsFor([card(id)], food).map((c) => c.id);
 
 describe('cautions', () => {
   it('rags come first for every drying oil, whatever its flash point', () => {

@@ -23,12 +23,13 @@ export function cautionById(id: string): Caution {
 
 const VOC_WORTH_A_WORD_G_PER_L = 100;
 
-/** The cautions that belong to working with this product, gravest first (handbook 13). */
-export function cautionsFor(card: ProductCard, usedForFood: boolean): Caution[] {
+/** The cautions that belong to working with these products, gravest first (handbook 13). */
+export function cautionsFor(cards: readonly ProductCard[], usedForFood: boolean): Caution[] {
+  if (cards.length === 0) return [];
   const ids: CautionId[] = [];
-  if (card.oxidising) ids.push('rags');
-  if (card.isocyanate) ids.push('isocyanate');
-  if (card.vocGPerL + (card.thinner?.vocGPerL ?? 0) >= VOC_WORTH_A_WORD_G_PER_L) ids.push('vapour');
+  if (cards.some((c) => c.oxidising)) ids.push('rags');
+  if (cards.some((c) => c.isocyanate)) ids.push('isocyanate');
+  if (cards.some((c) => c.vocGPerL + (c.thinner?.vocGPerL ?? 0) >= VOC_WORTH_A_WORD_G_PER_L)) ids.push('vapour');
   if (usedForFood) ids.push('food');
   ids.push('dust', 'wet-oil');
   return ids.map(cautionById);

@@ -9,3 +9,4 @@ export {
   type Traffic,
   type Wetness
 } from './wear';
+export { reoilingsWithin, taperCoatsWithin } from './years';

@@ -1,4 +1,5 @@
 export {
+  dayStarts,
   isTimeZone,
   localDate,
   wallClockMs,

@@ -14,6 +14,7 @@ import {
   siteHourAt,
   startCandidates,
   workingStretches,
+  type SequenceContext,
   type SiteHour
 } from '.';
 
@@ -63,6 +64,12 @@ const limits = layingLimits(
   { setting: 'outdoor', countertop: false, lamps: false },
   house
 );
+
+const quickCard = card('marrum-deck');
+quickCard.hours.recoatOpens = { label: { low: 4, high: 4 } };
+quickCard.hours.touchDry = { label: { low: 2, high: 2 } };
+delete quickCard.hours.recoatCloses;
+delete quickCard.hours.rainSafe;
 
 describe('may we lay oil this hour', () => {
   it('a fine hour is open', () => expect(closuresOf(fine, limits)).toEqual([]));
@@ -124,7 +131,7 @@ describe('a sequence of coats outdoors', () => {
       { startMs: start, hours: weather, issuedMs: start, source: 't' },
       { startMs: start, hours: 1 }
     )!;
-    return sequenceContext(job, climate, coatPlans(job, job.products[0]!, house), knowledge, start);
+    return sequenceContext(job, climate, coatPlans(job, house), knowledge, start);
   };
   const settled = Array.from({ length: 168 }, () => day());
   const eight = Date.parse('2027-06-14T07:00:00Z');
@@ -134,7 +141,32 @@ describe('a sequence of coats outdoors', () => {
     expect(o.ok).toBe(true);
     const [one, two] = o.coats;
     expect(two!.laidFromMs).toBeGreaterThanOrEqual(one!.recoatOpens.p50);
-    expect(one!.laidToMs - one!.laidFromMs).toBe(95 * 60_000);
+    const minutes = one!.rounds.map((r) => (r.toMs - r.fromMs) / 60_000);
+    expect(minutes.reduce((a, b) => a + b)).toBe(95);
+  });
+  it('undersides that lie face down go on first, and nobody turns a board before they are touch dry', () => {
+    const ctx = context(settled);
+    expect(ctx.coats.map((c) => c.roundMinutes.length)).toEqual([2, 1]);
+    const o = simulateStart(ctx, eight);
+    const [backs, fronts] = o.coats[0]!.rounds;
+    const alone = simulateStart(
+      { ...ctx, coats: [{ ...ctx.coats[0]!, roundMinutes: [ctx.coats[0]!.roundMinutes[0]!] }] },
+      eight
+    );
+    expect(backs!.fromMs).toBe(eight);
+    expect(fronts!.fromMs).toBeGreaterThanOrEqual(alone.coats[0]!.touchDry!.p50);
+  });
+  it('one coat a day waits for the next day; as it opens does not; several thin ones go on once touch dry', () => {
+    const ctx = context(settled);
+    const quick = {
+      ...ctx,
+      coats: ctx.coats.map((c) => ({ ...c, roundMinutes: [30], limits: { ...c.limits, card: quickCard } }))
+    };
+    const secondAt = (rhythm: SequenceContext['rhythm']) =>
+      simulateStart({ ...quick, rhythm }, eight).coats[1]!.laidFromMs;
+    expect(secondAt('as it opens') - eight).toBeLessThan(10 * HOUR_MS);
+    expect(secondAt('one a day') - eight).toBeGreaterThan(16 * HOUR_MS);
+    expect(secondAt('several thin')).toBe(secondAt('one a day'));
   });
   it('refuses a start whose coat is rained on before it is safe, and names the rule and hour', () => {
     const wet = settled.map((h, i) => (i === 12 ? day({ rainMm: 2, cloud: 1 }) : h));
@@ -164,7 +196,7 @@ describe('a sequence of coats outdoors', () => {
   it('the search finds every open hour and puts good starts first, soonest finish first', () => {
     const ctx = context(settled.map((h, i) => (i % 24 === 17 && i < 48 ? day({ rainMm: 1, cloud: 1 }) : h)));
     const found = searchStarts(ctx);
-    expect(found).toHaveLength(startCandidates(ctx.verdicts).length);
+    expect(found).toHaveLength(startCandidates(ctx.coats[0]!.verdicts).length);
     const firstBad = found.findIndex((s) => !s.ok);
     expect(found.slice(firstBad < 0 ? found.length : firstBad).every((s) => !s.ok)).toBe(true);
     const good = found.filter((s) => s.ok);
@@ -173,8 +205,8 @@ describe('a sequence of coats outdoors', () => {
   });
   it('in still 4 °C nothing is open, and every hour says why', () => {
     const ctx = context(settled.map(() => day({ airTempC: 4 })));
-    expect(startCandidates(ctx.verdicts)).toEqual([]);
-    expect(ctx.verdicts.every((v) => v.closed.length > 0)).toBe(true);
+    expect(startCandidates(ctx.coats[0]!.verdicts)).toEqual([]);
+    expect(ctx.coats[0]!.verdicts.every((v) => v.closed.length > 0)).toBe(true);
   });
 });
 

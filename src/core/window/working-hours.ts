@@ -42,6 +42,15 @@ export function workingStretches(week: WorkingHours, timeZone: string, fromMs: n
   return out;
 }
 
+/** The instants local days begin, from the day of `fromMs` to the day after `toMs`, in order. */
+export function dayStarts(timeZone: string, fromMs: number, toMs: number): number[] {
+  const first = Temporal.Instant.fromEpochMilliseconds(Math.floor(fromMs)).toZonedDateTimeISO(timeZone).toPlainDate();
+  const out: number[] = [];
+  for (let d = first; out.length === 0 || out.at(-1)! <= toMs; d = d.add({ days: 1 }))
+    out.push(wallClockMs(d, '00:00', timeZone));
+  return out;
+}
+
 /** Local calendar date "YYYY-MM-DD" of an instant in a zone. */
 export const localDate = (ms: number, timeZone: string): string =>
   Temporal.Instant.fromEpochMilliseconds(Math.floor(ms)).toZonedDateTimeISO(timeZone).toPlainDate().toString();

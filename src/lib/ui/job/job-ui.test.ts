@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { plan, siteClimate, type JobDocument } from '$core/job';
 import { card, counterJob, deckJob, floorJob, knowledge, NOW } from '../../../../tests/fixtures';
 import { lineSegments } from '../rail/lines';
-import { whyBatch, whyBuy, whyCoat } from '../why/why';
+import { whyBatch, whyNeed, whyCoat } from '../why/why';
 import { misfits, withProduct } from './fit';
 
 const planned = (job: JobDocument) => plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW);
@@ -61,7 +61,10 @@ describe('why this number', () => {
       whyCoat(planned(deckJob()).coats[0]!, () => 'deck', 'metric').find((l) => l.name.startsWith('— spread'))
     ).toMatchObject({ value: '8 m²/L', grade: 'house' }));
   it('the amount to buy shows likeliest, factor and losses', () => {
-    const [likeliest, , factor, losses] = whyBuy(p.load!, 'metric');
+    const lines = whyNeed(p.load!.products[0]!, 0.9, 'metric');
+    const [likeliest, rate] = lines;
+    const [factor, losses] = lines.slice(-2);
+    expect(rate!.name).toContain('no coat of ours yet');
     expect([likeliest!.value, losses!.value]).toEqual(['4.25 L', '330 ml']);
     expect(factor).toMatchObject({ name: 'factor at 90 % sure', value: '× 1.29' });
   });

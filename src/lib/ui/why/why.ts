@@ -1,5 +1,5 @@
 import { decimals, showArea, showPour, showSpreadRate, showVolume, type UnitSystem } from '$core/units';
-import type { BatchPlan, CoatPlan, LoadPlan } from '$core/job';
+import type { BatchPlan, CoatPlan, ProductLoad } from '$core/job';
 import type { Grade } from '$core/product';
 
 /** A line of an answer to "why this number?". */
@@ -37,29 +37,24 @@ export function whyCoat(
   ];
 }
 
-/** The amount to buy: what is expected, how unsure it is, and the confidence chosen. */
-export function whyBuy(load: LoadPlan, units: UnitSystem): WhyLine[] {
+/** The amount of a product to have: what is likely, what each spread rate is known by, and the confidence chosen. */
+export function whyNeed(p: ProductLoad, confidence: number, units: UnitSystem): WhyLine[] {
   return [
+    { name: 'on the wood, likeliest', value: showVolume(p.netL, units), grade: 'house' },
+    ...p.keys.map((k): WhyLine => ({
+      name: k.rate.coats
+        ? `spread rate, ${k.rate.coats} of our coats behind it (label ${showSpreadRate(k.rate.cardM2PerL, units)})`
+        : 'spread rate, the card alone: no coat of ours yet',
+      value: showSpreadRate(k.rate.medianM2PerL, units),
+      grade: k.rate.grade
+    })),
+    { name: 'spread of coats and rates (sd of ln)', value: decimals(p.sdLn, 3), grade: 'house' },
     {
-      name: 'on the wood, likeliest',
-      value: showVolume(load.netL, units),
+      name: `factor at ${Math.round(confidence * 100)} % sure`,
+      value: `× ${decimals(p.buyFactor, 2)}`,
       grade: 'house'
     },
-    {
-      name: 'spread of coats and cards (sd of ln)',
-      value: decimals(load.sdLn, 3),
-      grade: 'house'
-    },
-    {
-      name: `factor at ${Math.round(load.confidence * 100)} % sure`,
-      value: `× ${decimals(load.buyFactor, 2)}`,
-      grade: 'house'
-    },
-    {
-      name: 'losses, added after',
-      value: showVolume(load.lossesL, units),
-      grade: 'house'
-    }
+    { name: 'losses, added after', value: showVolume(p.lossesL, units), grade: 'house' }
   ];
 }
 

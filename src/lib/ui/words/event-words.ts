@@ -17,6 +17,8 @@ export function eventWords(e: WorkEvent, units: UnitSystem): string {
       return `Bay ${e.data.bay} done, ${by}`;
     case 'batch.mixed':
       return `Batch ${e.data.batch}: ${e.data.components.map((c) => `${showPour(c.litres, units)} ${c.role}${c.lot ? `, lot ${c.lot}` : ''}`).join(' + ')}`;
+    case 'batch.poured':
+      return `Batch ${e.data.batch} poured to a second vessel, ${by}`;
     case 'batch.stirred':
       return `Batch ${e.data.batch} stirred, ${by}`;
     case 'batch.emptied':
@@ -45,6 +47,16 @@ export function eventWords(e: WorkEvent, units: UnitSystem): string {
       return `${stepName(e.data.step)} done${e.data.unit ? ` on ${e.data.unit}` : ''}, ${by}`;
     case 'gate.checked':
       return `${gateTable.find((g) => g.id === e.data.gate)?.words ?? e.data.gate}: ${e.data.passed ? 'passed' : `failed, ${stepName(e.data.step)} again`}${e.data.unit ? `, ${e.data.unit}` : ''}${e.data.note ? `. ${e.data.note}` : ''}, ${by}`;
+    case 'coat.judged':
+      return `Coat ${e.data.coat} ${e.data.counts ? 'counts' : 'does not count'} for what the log teaches: ${e.data.reason}, ${by}`;
+    case 'sample.approved':
+      return `${e.data.client} approved ${e.data.layers.map((l) => l.colour).join(', ')}`;
+    case 'sample.reopened':
+      return `Another colour asked for: ${e.data.reason}, ${by}`;
+    case 'load.packed':
+      return `${e.data.packed ? 'Packed' : 'Out of the van again'}: ${e.data.item.replaceAll('-', ' ')}, ${by}`;
+    case 'load.sourced':
+      return `${e.data.item.replaceAll('-', ' ')}: ${e.data.from}, ${by}`;
     case 'note.added':
       return e.data.text;
     case 'rags.out':

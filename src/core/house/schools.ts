@@ -1,0 +1,112 @@
+import { Type, type Static } from 'typebox';
+import { defaultHouseRules, type HouseRules } from './house';
+import rows from './schools.json';
+
+const closed = { additionalProperties: false };
+
+/** One way good crews go, and the rules it sets. */
+export interface SchoolOption {
+  id: string;
+  name: string;
+  text: string;
+  sets: Record<string, string | number | boolean>;
+}
+
+/** A question good crews answer differently, with what Basket presets and why (handbook 3). */
+export interface School {
+  id: string;
+  question: string;
+  options: SchoolOption[];
+  preset: string;
+  reason: string;
+}
+
+export const schools = rows as unknown as readonly School[];
+
+/** Numbers of the house a crew may change, with their bounds. The path leads into the rules. */
+export const HOUSE_NUMBERS = [
+  { path: 'buyConfidence', name: 'Sure enough to buy', unit: 'share', min: 0.5, max: 0.99 },
+  { path: 'rhMax', name: 'Air no damper than', unit: 'share', min: 0.4, max: 1 },
+  { path: 'dewGapMinC', name: 'Dew gap at least', unit: '°C', min: 1, max: 10 },
+  { path: 'windMaxMPerS.brush', name: 'Wind, brushing, at most', unit: 'm/s', min: 1, max: 15 },
+  { path: 'windMaxMPerS.spray', name: 'Wind, spraying, at most', unit: 'm/s', min: 0, max: 8 },
+  { path: 'surfaceHotC', name: 'Board no hotter than', unit: '°C', min: 20, max: 50 },
+  { path: 'ratesM2PerHour.spread', name: 'One person spreads', unit: 'm²/h', min: 10, max: 200 },
+  { path: 'ratesM2PerHour.trowel', name: 'One person trowels', unit: 'm²/h', min: 5, max: 150 },
+  { path: 'ratesM2PerHour.wipe', name: 'One person wipes', unit: 'm²/h', min: 5, max: 150 },
+  { path: 'mixingVesselL', name: 'Mixing vessel holds', unit: 'L', min: 0.1, max: 60 },
+  { path: 'm2PerMix', name: 'One mix covers at most', unit: 'm²', min: 2, max: 500 },
+  { path: 'measureStepMl', name: 'Cup reads to', unit: 'ml', min: 0.5, max: 250 },
+  { path: 'scaleStepG', name: 'Scale reads to', unit: 'g', min: 0.01, max: 100 },
+  { path: 'vapour.referenceGPerM3', name: 'Vapour reference', unit: 'g/m³', min: 0.001, max: 10 }
+] as const;
+
+const reasoned = { reason: Type.String({ minLength: 1, maxLength: 300 }), date: Type.String({ format: 'date' }) };
+
+/** What a crew has chosen otherwise than the presets, each with its reason and date. */
+export const HouseDocumentSchema = Type.Object(
+  {
+    choices: Type.Record(
+      Type.String({ pattern: '^[a-z-]{1,30}$' }),
+      Type.Object({ option: Type.String({ pattern: '^[a-z-]{1,30}$' }), ...reasoned }, closed)
+    ),
+    numbers: Type.Record(
+      Type.String({ pattern: '^[A-Za-z0-9.]{1,60}$' }),
+      Type.Object({ value: Type.Number(), ...reasoned }, closed)
+    ),
+    vans: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 12, uniqueItems: true })
+  },
+  { ...closed, title: 'Basket house rules' }
+);
+
+export type HouseDocument = Static<typeof HouseDocumentSchema>;
+
+export const emptyHouse: HouseDocument = { choices: {}, numbers: {}, vans: [] };
+
+/** What is wrong with a house document beyond its shape: schools that are not there, numbers out of their bounds. */
+export function houseProblems(house: HouseDocument): { path: string; problem: string }[] {
+  const out: { path: string; problem: string }[] = [];
+  for (const [id, choice] of Object.entries(house.choices)) {
+    const school = schools.find((s) => s.id === id);
+    if (!school) out.push({ path: `/choices/${id}`, problem: 'is not a question of the house rules' });
+    else if (!school.options.some((o) => o.id === choice.option))
+      out.push({
+        path: `/choices/${id}/option`,
+        problem: `must be one of: ${school.options.map((o) => o.id).join(', ')}`
+      });
+  }
+  for (const [path, { value }] of Object.entries(house.numbers)) {
+    const row = HOUSE_NUMBERS.find((n) => n.path === path);
+    if (!row) out.push({ path: `/numbers/${path}`, problem: 'is not a number the house may change' });
+    else if (!(value >= row.min && value <= row.max))
+      out.push({ path: `/numbers/${path}/value`, problem: `must lie between ${row.min} and ${row.max} ${row.unit}` });
+  }
+  return out;
+}
+
+/** The option a crew goes by: its own choice, else the preset. */
+export const optionOf = (school: School, house: HouseDocument): SchoolOption =>
+  school.options.find((o) => o.id === house.choices[school.id]?.option) ??
+  school.options.find((o) => o.id === school.preset)!;
+
+/** The rules that follow from a crew's choices and numbers. Schools in their order, then the numbers. */
+export function houseRules(house: HouseDocument): HouseRules {
+  const rules = structuredClone(defaultHouseRules);
+  for (const s of schools) {
+    const option = optionOf(s, house);
+    if (option.id !== s.preset) for (const [path, value] of Object.entries(option.sets)) put(rules, path, value);
+  }
+  for (const [path, { value }] of Object.entries(house.numbers)) put(rules, path, value);
+  return rules;
+}
+
+/** The value at a dotted path of the rules. */
+export const houseNumber = (rules: HouseRules, path: string): number =>
+  path.split('.').reduce<unknown>((o, key) => (o as Record<string, unknown>)[key], rules) as number;
+
+function put(rules: HouseRules, path: string, value: unknown): void {
+  const keys = path.split('.');
+  const last = keys.pop()!;
+  const at = keys.reduce<Record<string, unknown>>((o, key) => o[key] as Record<string, unknown>, rules as never);
+  at[last] = value;
+}

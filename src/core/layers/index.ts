@@ -1,0 +1,1 @@
+export { layerRules, layerRuling, rulingNow, type Layer, type LayerResult, type LayerRuling } from './layers';
