@@ -132,8 +132,8 @@ function sorted(events: readonly WorkEvent[]): readonly WorkEvent[] {
   return events;
 }
 
-/** Written at a desk or beside a van: no work on the wood. */
-const NOT_HANDS_ON: readonly WorkEvent['type'][] = [
+/** Written at a desk or beside a van: no work on the wood, so that the office may write it too. */
+export const DESK_EVENTS: readonly WorkEvent['type'][] = [
   'coat.judged',
   'sample.approved',
   'sample.reopened',
@@ -143,7 +143,7 @@ const NOT_HANDS_ON: readonly WorkEvent['type'][] = [
 
 function apply(state: WorkState, e: WorkEvent): void {
   state.count++;
-  if (!isSurvey(e) && !NOT_HANDS_ON.includes(e.type)) state.lastAtMs = Math.max(state.lastAtMs, e.at);
+  if (!isSurvey(e) && !DESK_EVENTS.includes(e.type)) state.lastAtMs = Math.max(state.lastAtMs, e.at);
   if (e.type === 'event.undone' || state.undone.has(e.id)) return;
   const reason = take(state, e);
   if (reason) state.setAside.push({ id: e.id, reason });
@@ -324,13 +324,14 @@ function takeSurvey(survey: Survey, e: SurveyEvent): string | null {
       return null;
     }
     case 'photo.added': {
-      const { photo, stage, face, finding, caption } = e.data;
+      const { photo, stage, face, finding, caption, sample } = e.data;
       survey.photos.push({
         ...from,
         photo,
         stage,
         ...(face && { face }),
         ...(finding && { finding }),
+        ...(sample && { sample }),
         ...(caption && { caption })
       });
       return null;

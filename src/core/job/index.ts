@@ -43,6 +43,7 @@ export type { BatchPlan, BuyLine, BuyStep, LoadPlan, ProductLoad } from './load'
 export { careDueAt, keepPlan, leavePlan, servedAt, type KeepPlan, type LeavePlan } from './after';
 export { bestStarts, plan, sequenceContext, type Plan } from './plan';
 export {
+  DESK_EVENTS,
   eventOrder,
   fold,
   foldNext,

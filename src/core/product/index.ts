@@ -17,3 +17,13 @@ export {
   type Method,
   type ProductClass
 } from './card';
+export {
+  CARD_FIELDS,
+  cardDifferences,
+  cardValue,
+  cardValueWords,
+  mergedCard,
+  withCardValue,
+  type CardDifference,
+  type CardField
+} from './fields';

@@ -52,6 +52,8 @@ export interface SurveyPhoto {
   stage: 'before' | 'during' | 'after';
   face?: string;
   finding?: string;
+  /** The sample board it shows, if it is one of a board. */
+  sample?: string;
   caption?: string;
   atMs: number;
   by: string;

@@ -2,7 +2,9 @@ import {
   bigint,
   boolean,
   char,
+  date,
   datetime,
+  double,
   index,
   int,
   mysqlEnum,
@@ -14,6 +16,7 @@ import {
 } from 'drizzle-orm/mysql-core';
 import type { JobDocument, NewEvent, Plan } from '../../../core/job';
 import type { ProductCard } from '../../../core/product';
+import type { HouseDocument } from '../../../core/house';
 import type { WorkingHours } from '../../../core/window';
 import { jsonDocument, mediumBlob } from './types';
 
@@ -227,3 +230,108 @@ export const forecast = mysqlTable('forecast', {
   fetchedAt: at('fetched_at').notNull(),
   coverage: jsonDocument<unknown>('coverage').notNull()
 });
+
+/** A crew's house rules, one row a revision; the newest holds. */
+export const houseRulesRow = mysqlTable(
+  'house_rules',
+  {
+    crewId: id('crew_id')
+      .notNull()
+      .references(() => crew.id),
+    revision: int('revision').notNull(),
+    document: jsonDocument<HouseDocument>('document').notNull(),
+    changedBy: varchar('changed_by', { length: 80 }).notNull(),
+    changedAt: at('changed_at').notNull()
+  },
+  (t) => [primaryKey({ columns: [t.crewId, t.revision] })]
+);
+
+/** A finished coat as the log teaches from it: one row for each key its spread rate is known by. Derived from the log. */
+export const finishedCoat = mysqlTable(
+  'finished_coat',
+  {
+    jobId: id('job_id')
+      .notNull()
+      .references(() => job.id),
+    coat: int('coat').notNull(),
+    rateKey: varchar('rate_key', { length: 140 }).notNull(),
+    crewId: id('crew_id').notNull(),
+    at: at('at').notNull(),
+    productId: varchar('product_id', { length: 60 }).notNull(),
+    product: varchar('product', { length: 80 }).notNull(),
+    position: varchar('position', { length: 20 }).notNull(),
+    speciesGroup: varchar('species_group', { length: 30 }).notNull(),
+    method: varchar('method', { length: 20 }).notNull(),
+    areaM2: double('area_m2').notNull(),
+    usedL: double('used_l').notNull(),
+    cardM2PerL: double('card_m2_per_l').notNull(),
+    lnRate: double('ln_rate').notNull(),
+    weight: double('weight').notNull(),
+    guessed: boolean('guessed').notNull(),
+    counts: boolean('counts').notNull(),
+    reason: varchar('reason', { length: 300 }).notNull()
+  },
+  (t) => [primaryKey({ columns: [t.jobId, t.coat, t.rateKey] }), index('finished_coat_crew').on(t.crewId, t.at)]
+);
+
+/** The sums of what counts, by key: what a plan reads. Kept in step with finished_coat in the same transaction. */
+export const rateEvidence = mysqlTable(
+  'rate_evidence',
+  {
+    crewId: id('crew_id').notNull(),
+    rateKey: varchar('rate_key', { length: 140 }).notNull(),
+    coats: int('coats').notNull(),
+    weight: double('weight').notNull(),
+    weightedLn: double('weighted_ln').notNull()
+  },
+  (t) => [primaryKey({ columns: [t.crewId, t.rateKey] })]
+);
+
+/** A tin of the crew's stock. `rowVersion` grows with every change of what is left or where it stands. */
+export const tin = mysqlTable(
+  'tin',
+  {
+    id: id().primaryKey(),
+    crewId: id('crew_id')
+      .notNull()
+      .references(() => crew.id),
+    productId: varchar('product_id', { length: 60 }).notNull(),
+    of: mysqlEnum('of', ['kit', 'oil', 'hardener']).notNull(),
+    colour: varchar('colour', { length: 40 }).notNull(),
+    lot: varchar('lot', { length: 40 }).notNull(),
+    pairCode: varchar('pair_code', { length: 20 }),
+    volumeMl: int('volume_ml').notNull(),
+    leftMl: int('left_ml').notNull(),
+    place: varchar('place', { length: 40 }).notNull(),
+    boughtOn: date('bought_on', { mode: 'string' }).notNull(),
+    openedOn: date('opened_on', { mode: 'string' }),
+    rowVersion: int('row_version').notNull().default(1)
+  },
+  (t) => [index('tin_crew').on(t.crewId, t.leftMl), index('tin_lot').on(t.crewId, t.productId, t.lot)]
+);
+
+/** Every movement of the stock: what, how much, why, by whom. Those of the work log carry its event. */
+export const tinMovement = mysqlTable(
+  'tin_movement',
+  {
+    id: id().primaryKey(),
+    crewId: id('crew_id').notNull(),
+    /** Null for oil of a lot that is not in the stock. */
+    tinId: id('tin_id'),
+    productId: varchar('product_id', { length: 60 }).notNull(),
+    of: mysqlEnum('of', ['kit', 'oil', 'hardener']).notNull(),
+    lot: varchar('lot', { length: 40 }).notNull(),
+    kind: mysqlEnum('kind', ['bought', 'used', 'taken back', 'corrected', 'moved', 'thrown out']).notNull(),
+    deltaMl: int('delta_ml').notNull(),
+    note: varchar('note', { length: 200 }).notNull().default(''),
+    eventId: id('event_id'),
+    jobId: id('job_id'),
+    by: varchar('by', { length: 80 }).notNull(),
+    at: at('at').notNull()
+  },
+  (t) => [
+    index('tin_movement_crew').on(t.crewId, t.at),
+    index('tin_movement_event').on(t.eventId),
+    index('tin_movement_tin').on(t.tinId)
+  ]
+);

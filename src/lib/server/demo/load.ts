@@ -1,5 +1,11 @@
-import { defaultHouseRules } from '../../../core/house';
-import { bestStarts, finishCard, siteClimate, type JobDocument, type NewEvent } from '../../../core/job';
+import {
+  bestStarts,
+  finishCard,
+  firstDayKnowledge,
+  siteClimate,
+  type JobDocument,
+  type NewEvent
+} from '../../../core/job';
 import type { ProductCard } from '../../../core/product';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
 import { checkJobDocument } from '../../../formats/job-json';
@@ -86,10 +92,7 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
 function bestStart(job: JobDocument, nowMs: number): string | undefined {
   const weather = deskSeries(job.site, nowMs, nowMs - 5 * DAY_MS, nowMs + 10 * DAY_MS);
   const climate = siteClimate(job, weather, { startMs: nowMs, hours: 240 });
-  const knowledge = {
-    house: defaultHouseRules,
-    kappa: { median: 1, sdLn: defaultHouseRules.kappaSdLn }
-  };
+  const knowledge = firstDayKnowledge();
   const best =
     climate && finishCard(job)
       ? bestStarts(job, climate, knowledge, nowMs).find((s) => s.ok && s.startMs > nowMs + 20 * HOUR_MS)

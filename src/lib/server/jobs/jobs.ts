@@ -6,14 +6,17 @@ import {
   coatCount,
   fold,
   jobStage,
+  sampleProblems,
   servedAt,
   type JobDocument,
   type JobStage,
   type Plan,
-  type WorkEvent
+  type Problem,
+  type WorkState
 } from '../../../core/job';
 import type { Db, Tx } from '../db/connect';
 import { committedPlan, job } from '../db/schema';
+import { learnFrom } from '../learning/finished';
 import { eventsOf } from '../work-log/log';
 
 export interface JobRow {
@@ -150,6 +153,7 @@ export async function listJobs(
 export type SaveJobOutcome =
   | { ok: true; rowVersion: number }
   | { ok: false; reason: 'gone' }
+  | { ok: false; reason: 'locked'; problems: Problem[] }
   | { ok: false; reason: 'changed'; by: string; current: JobRow };
 
 /** Saves a job's document over the version it was read at. If somebody saved in between, nothing is written and theirs is given back. */
@@ -172,7 +176,11 @@ export function saveJob(
         by: current.changedBy,
         current
       };
-    const stands = standing(document, await eventsOf(tx, id));
+    const state = fold(await eventsOf(tx, id));
+    const locked = newProblems(sampleProblems(current.document, state), sampleProblems(document, state));
+    if (locked.length) return { ok: false as const, reason: 'locked' as const, problems: locked };
+    await learnFrom(tx, crewId, id, document, state);
+    const stands = standing(document, state);
     await tx
       .update(job)
       .set({
@@ -188,9 +196,11 @@ export function saveJob(
   });
 }
 
+const newProblems = (before: readonly Problem[], after: readonly Problem[]): Problem[] =>
+  after.filter((p) => !before.some((b) => b.problem === p.problem));
+
 /** Where a job stands and when it is due, from its document and its log: what the lists and Today are read by. */
-export function standing(document: JobDocument, events: readonly WorkEvent[]) {
-  const state = fold(events);
+export function standing(document: JobDocument, state: WorkState) {
   const date = (ms: number | null) => (ms === null ? null : new Date(Math.round(ms)));
   return {
     stage: jobStage(state, Boolean(document.startAt), coatCount(document)),

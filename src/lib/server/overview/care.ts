@@ -1,10 +1,11 @@
 import type { Span } from '../../../core/drying';
-import { finishCard, keepPlan } from '../../../core/job';
+import { coatCount, coatSpec, keepPlan, topCard } from '../../../core/job';
 import { measureSurface, unitCount } from '../../../core/surface';
 import { speciesOf } from '../../../core/wood';
 import type { Db } from '../db/connect';
 import { jobsInCare } from '../jobs/jobs';
-import { knowledge } from './overview';
+import { houseRules } from '../../../core/house';
+import { houseOf } from '../house/house-rules';
 
 /** A surface the crew looks after: what is on it, and when it is due. */
 export interface SurfaceInCare {
@@ -31,12 +32,14 @@ export async function surfacesInCare(
   crewId: string,
   page: { dueBy?: Date; offset: number; limit: number }
 ): Promise<SurfaceInCare[]> {
-  const rows = await jobsInCare(db, crewId, page);
+  const [rows, kept] = await Promise.all([jobsInCare(db, crewId, page), houseOf(db, crewId)]);
+  const house = houseRules(kept.document);
   const out = rows.flatMap((r) => {
-    const card = finishCard(r.document);
+    const card = topCard(r.document);
     if (!card || !r.servedAt) return [];
+    const { colour } = coatSpec(r.document.finish!, coatCount(r.document));
     const servedMs = r.servedAt.getTime();
-    return keepPlan(r.document, card, servedMs, knowledge.house).surfaces.map((k): SurfaceInCare => {
+    return keepPlan(r.document, card, servedMs, house).surfaces.map((k): SurfaceInCare => {
       const surface = r.document.surfaces.find((s) => s.id === k.surfaceId)!;
       const measured = measureSurface(surface);
       return {
@@ -50,7 +53,7 @@ export async function surfacesInCare(
         species: speciesOf(surface.speciesId).name,
         areaM2: measured.ok ? measured.areaM2 * unitCount(surface) : 0,
         product: card.name,
-        colour: r.document.finish!.colour,
+        colour,
         servedMs,
         perYear: k.perYear,
         reoil: k.reoil,

@@ -12,16 +12,9 @@ import {
   type WorkEvent,
   type WorkState
 } from '../../../core/job';
-import { defaultHouseRules } from '../../../core/house';
 import type { WeatherSeries } from '../../../core/air';
 import { DAY_MS, HOUR_MS } from '../../../core/units';
 import type { SiteClimate } from '../../../core/window';
-
-/** What the crew knows today: its house rules, and κ = 1 until the log has taught otherwise. */
-export const knowledge: Knowledge = {
-  house: defaultHouseRules,
-  kappa: { median: 1, sdLn: defaultHouseRules.kappaSdLn }
-};
 
 const DAYS_AHEAD = 10;
 const DAYS_BACK = 10;
@@ -57,6 +50,7 @@ export function viewJob(
   document: JobDocument,
   events: readonly WorkEvent[],
   weather: WeatherSeries | null,
+  knowledge: Knowledge,
   nowMs: number
 ): JobView {
   const state = fold(events);

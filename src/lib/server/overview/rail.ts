@@ -2,6 +2,7 @@ import {
   coatCount,
   type Deadline,
   type JobStage,
+  type Knowledge,
   type LiveBay,
   type LiveCoat,
   type WorkEvent
@@ -14,6 +15,7 @@ import type { Db } from '../db/connect';
 import { eventsOfJobs } from '../work-log/log';
 import { findJobs, headsInStages, type JobHead, type JobRow } from '../jobs/jobs';
 import { forecastFor, placeKey, type Forecast, type Place } from '../weather/forecasts';
+import { knowledgeOf } from './knowledge';
 import { viewJob } from './overview';
 
 export const RAIL_BACK_MS = 12 * HOUR_MS;
@@ -130,13 +132,18 @@ async function jobLines(
     return k?.rowVersion !== h.rowVersion || k.key !== keyOf(h, k.place, weather);
   });
   const ids = missing.map((h) => h.id);
-  const [rows, logs] = await Promise.all([findJobs(db, crewId, ids), eventsOfJobs(db, ids)]);
+  if (missing.length === 0) return heads.flatMap((h) => kept.get(h.id)?.line ?? []);
+  const [rows, logs, knowledge] = await Promise.all([
+    findJobs(db, crewId, ids),
+    eventsOfJobs(db, ids),
+    knowledgeOf(db, crewId)
+  ]);
   const outdoors = rows.filter((r) => r.document.site.setting === 'outdoor').map((r) => r.document.site);
   const fresh = await forecasts(db, outdoors, nowMs, ask);
   for (const r of rows) {
     const place = r.document.site.setting === 'outdoor' ? r.document.site : null;
     const series = (place && fresh.get(placeKey(place))?.series) ?? null;
-    const line = isLive(r) ? jobLine(r, logs.get(r.id)!, series, nowMs) : null;
+    const line = isLive(r) ? jobLine(r, logs.get(r.id)!, series, knowledge, nowMs) : null;
     kept.set(r.id, { rowVersion: r.rowVersion, place, key: keyOf(r, place, fresh), line });
   }
   return heads.flatMap((h) => kept.get(h.id)?.line ?? []);
@@ -146,9 +153,10 @@ function jobLine(
   { id, document, stage }: JobRow,
   events: readonly WorkEvent[],
   weather: WeatherSeries | null,
+  knowledge: Knowledge,
   nowMs: number
 ): JobLine {
-  const view = viewJob(id, document, events, weather, nowMs);
+  const view = viewJob(id, document, events, weather, knowledge, nowMs);
   return {
     id,
     title: document.title,

@@ -1,9 +1,12 @@
 import { eq, inArray, max } from 'drizzle-orm';
 import { fold, ragsUnaccounted, type NewEvent, type WorkEvent } from '../../../core/job';
+import { samePairCode } from '../../../core/mix';
 import { canonicalJson } from '../canonical-json';
 import type { Db, Tx } from '../db/connect';
 import { job, workEvent } from '../db/schema';
 import { lockJob, standing } from '../jobs/jobs';
+import { learnFrom } from '../learning/finished';
+import { moveStock } from '../stock/stock';
 import { eventsOf } from './log';
 
 /** What became of one posted event. Known ones were here already: posting twice is harmless. */
@@ -46,18 +49,21 @@ export function appendEvents(
         byName: who.name,
         receivedAt: new Date(nowMs)
       });
+      await moveStock(tx, { crewId, jobId, by: who.name }, e, locked.document);
       known.set(e.id, { ...e, jobId });
       log.push({ ...e, jobId, by: who.id, byName: who.name } as WorkEvent);
       stored++;
     }
     if (stored > 0) {
+      const state = fold(log);
+      await learnFrom(tx, crewId, jobId, locked.document, state);
       const [newest] = await tx
         .select({ seq: max(workEvent.seq) })
         .from(workEvent)
         .where(eq(workEvent.jobId, jobId));
       await tx
         .update(job)
-        .set({ ...standing(locked.document, log), eventSeq: newest!.seq!, updatedAt: new Date(nowMs) })
+        .set({ ...standing(locked.document, state), eventSeq: newest!.seq!, updatedAt: new Date(nowMs) })
         .where(eq(job.id, jobId));
     }
     return receipts;
@@ -106,6 +112,8 @@ function judge(
     const out = ragsUnaccounted(fold(log));
     if (out > 0) return refuse(`The day can't be closed: ${out} rags are not made safe.`);
   }
+  if (e.type === 'batch.mixed' && e.data.pairCodes && !samePairCode(e.data.pairCodes.oil, e.data.pairCodes.hardener))
+    return refuse(`The pair codes differ: ${e.data.pairCodes.oil} and ${e.data.pairCodes.hardener}.`);
   if (e.type === 'event.undone' && !log.some((x) => x.id === e.data.event && x.type !== 'event.undone'))
     return refuse('There is no such event to undo.');
   return { id: e.id, outcome: 'stored' };

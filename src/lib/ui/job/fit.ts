@@ -1,16 +1,17 @@
-import type { JobDocument } from '$core/job';
-import { jobProblems, type Problem } from '$core/job';
+import { defaultHouseRules, type HouseRules } from '$core/house';
+import { jobProblems, type JobDocument, type Problem } from '$core/job';
 import { methodOf, type ProductCard } from '$core/product';
+import { preferredMethod } from '../choose/choose-edits';
 
 /** The job as it would be with another card on it; colour and method move to ones the card has. */
-export function withProduct(job: JobDocument, card: ProductCard): JobDocument {
+export function withProduct(job: JobDocument, card: ProductCard, house: HouseRules = defaultHouseRules): JobDocument {
   const { finish } = job;
   return {
     ...job,
     finish: {
       productId: card.id,
       colour: finish && card.colours.includes(finish.colour) ? finish.colour : card.colours[0]!,
-      method: finish && methodOf(card, finish.method) ? finish.method : card.methods[0]!.method,
+      method: finish && methodOf(card, finish.method) ? finish.method : preferredMethod(card, house),
       bareWood: finish?.bareWood ?? true
     },
     products: [card]

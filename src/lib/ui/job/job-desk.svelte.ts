@@ -28,6 +28,7 @@ interface Loaded {
   person: { id: string; name: string; units: UnitSystem };
   mayEdit: boolean;
   mayLog: boolean;
+  mayLogDesk: boolean;
 }
 
 export type SaveState = 'saved' | 'saving' | 'offline' | 'refused' | 'changed by another';
@@ -41,9 +42,11 @@ export class JobDesk {
   readonly id: string;
   readonly log: WorkLog;
   readonly photos: PhotoDesk;
-  readonly knowledge: Knowledge;
+  knowledge = $state.raw<Knowledge>() as Knowledge;
   readonly mayEdit: boolean;
   readonly mayLog: boolean;
+  /** Approvals, packing, what counts for the log: the office may too. */
+  readonly mayLogDesk: boolean;
   document = $state.raw<JobDocument>() as JobDocument;
   saveState = $state<SaveState>('saved');
   problems = $state.raw<{ path: string; problem: string }[]>([]);
@@ -83,6 +86,7 @@ export class JobDesk {
     this.knowledge = data.knowledge;
     this.mayEdit = data.mayEdit;
     this.mayLog = data.mayLog;
+    this.mayLogDesk = data.mayLogDesk;
     this.document = data.job.document;
     this.#rowVersion = data.job.rowVersion;
     this.surfaceId = data.job.document.surfaces[0]?.id ?? '';
@@ -94,6 +98,7 @@ export class JobDesk {
   /** Takes what the server sent anew: weather, units, and the document if nothing here waits to be saved. */
   take(data: Loaded): void {
     this.units = data.person.units;
+    this.knowledge = data.knowledge;
     if (data.weatherText !== this.#weatherText) {
       this.#weatherText = data.weatherText;
       this.#weather = data.weatherText === null ? null : (JSON.parse(data.weatherText) as WeatherSeries);

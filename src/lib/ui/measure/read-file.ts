@@ -1,5 +1,6 @@
 import type { Surface } from '$core/surface';
 import type { UnitSystem } from '$core/units';
+import { saveText } from '../files/save-text';
 import { DRAWING_LIMIT_BYTES, type Drawing, type FileProblem } from '$formats/outline/drawing';
 
 export type ReadFile =
@@ -43,12 +44,8 @@ export async function saveFile(
 ): Promise<void> {
   const text = await written(kind, surface, all);
   if (text === null) return;
-  const url = URL.createObjectURL(new Blob([text], { type: kind === 'svg' ? 'image/svg+xml' : 'text/plain' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = `${(kind === 'csv' ? title : surface.name).toLowerCase().replace(/[^a-z0-9]+/g, '-')}.${kind}`;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+  const name = (kind === 'csv' ? title : surface.name).toLowerCase().replace(/[^a-z0-9]+/g, '-');
+  saveText(`${name}.${kind}`, kind === 'svg' ? 'image/svg+xml' : 'text/plain', text);
 }
 
 async function written(kind: ExportKind, surface: Surface, all: readonly Surface[]): Promise<string | null> {

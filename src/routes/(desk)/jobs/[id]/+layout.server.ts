@@ -4,7 +4,8 @@ import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { findJob, lastCommitted } from '$lib/server/jobs/jobs';
-import { climateSpan, jobWeather, knowledge } from '$lib/server/overview/overview';
+import { knowledgeOf } from '$lib/server/overview/knowledge';
+import { climateSpan, jobWeather } from '$lib/server/overview/overview';
 import { deskOf } from '$lib/server/weather/desk';
 import { forecastFor } from '$lib/server/weather/forecasts';
 import { eventsOf } from '$lib/server/work-log/log';
@@ -13,10 +14,11 @@ import type { LayoutServerLoad } from './$types';
 export const load: LayoutServerLoad = async ({ params, locals, fetch, depends }) => {
   depends('basket:job');
   const person = locals.person!;
-  const [job, events, committed] = await Promise.all([
+  const [job, events, committed, knowledge] = await Promise.all([
     findJob(db, person.crewId, params.id),
     eventsOf(db, params.id),
-    lastCommitted(db, params.id)
+    lastCommitted(db, params.id),
+    knowledgeOf(db, person.crewId)
   ]);
   if (!job) error(404, 'There is no such job in your crew.');
   const { site } = job.document;
@@ -37,6 +39,7 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
     knowledge,
     committedAt: committed?.committedAt.getTime() ?? null,
     mayEdit: may(person.role, 'edit jobs'),
-    mayLog: may(person.role, 'log work')
+    mayLog: may(person.role, 'log work'),
+    mayLogDesk: may(person.role, 'log at the desk')
   };
 };

@@ -57,6 +57,7 @@ export const PUT: RequestHandler = async ({ params, request, locals }) => {
   const saved = await saveJob(db, person.crewId, params.id, checked.value, rowVersion, person.name, now());
   if (saved.ok) return json({ rowVersion: saved.rowVersion });
   if (saved.reason === 'gone') error(404);
+  if (saved.reason === 'locked') return refuse(saved.problems);
   return json(
     {
       by: saved.by,

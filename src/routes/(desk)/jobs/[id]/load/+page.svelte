@@ -1,32 +1,53 @@
 <script lang="ts">
+  import { cardOf, loadList, sequenceCards } from '$core/job';
+  import { recipes } from '$core/mix';
   import { isTwoPart } from '$core/product';
-  import { decimals, grouped, showArea, showPour, showVolume, volumeParts } from '$core/units';
-  import Cautions from '$lib/ui/job/Cautions.svelte';
   import { faceName } from '$core/surface';
+  import { decimals, showArea, showPour, showVolume, volumeParts } from '$core/units';
+  import { writeOrder } from '$formats/order-csv';
+  import Cup from '$lib/ui/cup/Cup.svelte';
+  import Cautions from '$lib/ui/job/Cautions.svelte';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
-  import Cup from '$lib/ui/cup/Cup.svelte';
+  import LoadList from '$lib/ui/load/LoadList.svelte';
+  import ProductTins from '$lib/ui/load/ProductTins.svelte';
+  import VapourBlock from '$lib/ui/load/VapourBlock.svelte';
+  import RecipeTable from '$lib/ui/mix/RecipeTable.svelte';
+  import { saveText } from '$lib/ui/files/save-text';
   import Why from '$lib/ui/why/Why.svelte';
-  import { whyBatch, whyBuy, whyCoat } from '$lib/ui/why/why';
+  import { whyBatch, whyCoat } from '$lib/ui/why/why';
+  import type { PageProps } from './$types';
 
+  const { data }: PageProps = $props();
   const desk = useJobDesk();
   const load = $derived(desk.plan.load);
-  const card = $derived(desk.document.products.find((p) => p.id === desk.document.finish?.productId));
-  const money = (cents: number) =>
-    grouped(decimals(cents / 100, 2).split('.')[0]!) + '.' + decimals(cents / 100, 2).split('.')[1];
+  const cards = $derived(sequenceCards(desk.document));
+  const visits = $derived(loadList(desk.document, desk.plan, desk.surveys, desk.knowledge.house));
+  const recipe = $derived(recipes.find((r) => cards.some((c) => c.recipeId === r.id)));
   const faceOf = (surfaceId: string, faceId: string) => {
     const s = desk.document.surfaces.find((x) => x.id === surfaceId)!;
     return `${s.name}, ${faceName(s.faces.find((f) => f.id === faceId)!.kind).toLowerCase()}`;
   };
-  const ratio = $derived(card ? `${card.components.map((c) => c.parts).join(' : ')} by ${card.ratioBasis}` : '');
-  const scale = $derived(load ? Math.max(load.buyL, ...load.buy.map((b) => b.totalMl / 1000)) : 1);
+  const ratioOf = (productId: string) => {
+    const c = cardOf(desk.document, productId);
+    return c ? `${c.components.map((x) => x.parts).join(' : ')} by ${c.ratioBasis}` : '';
+  };
+  const facts = $derived(
+    load ? `${load.products.map((p) => `${p.name}, ${p.colour}`).join(', then ')}. ${desk.plan.coats.length} coats` : ''
+  );
+  const buys = $derived(load?.products.some((p) => p.buy.some((b) => b.tins.length)) ?? false);
 </script>
 
-<JobTitle facts={card ? `${card.name}, ${desk.document.finish!.colour}, ${desk.plan.coats.length} coats` : ''}>
-  {#snippet actions()}<button class="btn line" onclick={() => print()}>Print the list</button>{/snippet}
+<JobTitle {facts}>
+  {#snippet actions()}
+    {#if load && buys}<button class="btn line" onclick={() => saveText('order.csv', 'text/csv', writeOrder(load))}
+        >Order as CSV</button
+      >{/if}
+    <button class="btn line" onclick={() => print()}>Print the list</button>
+  {/snippet}
 </JobTitle>
 
-{#if !load || !card}
+{#if !load}
   <section class="mt-6 max-w-xl text-[16px]">
     <h2>Nothing to load yet</h2>
     <p class="mt-2">
@@ -38,8 +59,9 @@
   </section>
 {:else}
   {@const [expected, buy] = [volumeParts(load.expectedL, desk.units), volumeParts(load.buyL, desk.units)]}
-  <div class="grid gap-x-8 gap-y-6 pt-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_330px]">
-    <section aria-label="Oil">
+  {@const scale = Math.max(load.buyL, load.expectedL) * 1.05}
+  <div class="grid gap-x-8 gap-y-6 pt-3 lg:grid-cols-2 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_320px]">
+    <section aria-label="Oil" class="no-print">
       <div class="grid grid-cols-2 gap-4">
         <div>
           <p class="dim">Expected</p>
@@ -58,29 +80,27 @@
           </Why>
         </div>
         <div>
-          <p class="dim">To buy, {Math.round(load.confidence * 100)} % sure</p>
-          <Why about="litres to buy" formula="likeliest × e^(z·σ) + losses" lines={whyBuy(load, desk.units)}>
-            <span class="fig text-[44px] leading-[48px]"
-              >{buy.number} <small class="text-[20px]">{buy.unit}</small></span
-            >
-          </Why>
+          <p class="dim">To have, {Math.round(load.confidence * 100)} % sure</p>
+          <span class="fig text-[44px] leading-[48px]">{buy.number} <small class="text-[20px]">{buy.unit}</small></span>
         </div>
       </div>
       <svg
         viewBox="0 0 400 34"
         class="mt-2 w-full"
         role="img"
-        aria-label="Expected {expected.number} {expected.unit}, enough with 90 % certainty at {buy.number} {buy.unit}"
+        aria-label="Expected {expected.number} {expected.unit}, enough with {Math.round(
+          load.confidence * 100
+        )} % certainty at {buy.number} {buy.unit}"
       >
         <path
-          d="M0 4H{((load.lossesL + load.netL / load.buyFactor) / scale) * 400}L{(load.buyL / scale) * 400} 26H0Z"
+          d="M0 4H{((load.lossesL + (load.netL * load.netL) / (load.buyL - load.lossesL)) / scale) * 400}L{(load.buyL /
+            scale) *
+            400} 26H0Z"
           fill="var(--oil-dry)"
         />
         <path d="M{(load.expectedL / scale) * 400} 1V29" stroke="var(--ink)" stroke-width="3" />
       </svg>
-      <p class="dim text-[13px]">
-        The slant spans 80 % of what such jobs take. This card has no history in our log yet, so the span is wide.
-      </p>
+      <p class="dim text-[13px]">The slant spans 80 % of what such jobs take.</p>
 
       <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Coat by coat</h2>
       <table class="ruled">
@@ -90,7 +110,11 @@
         <tbody>
           {#each desk.plan.coats as c (c.number)}
             <tr>
-              <td><b>{c.number}</b></td>
+              <td
+                ><b>{c.number}</b>{load.products.length > 1
+                  ? ` ${cardOf(desk.document, c.productId)?.name ?? ''}`
+                  : ''}</td
+              >
               <td class="num">{showArea(c.areaM2, desk.units)}</td>
               <td class="num"
                 ><Why
@@ -104,40 +128,10 @@
           {/each}
         </tbody>
       </table>
-      <Cautions cautions={desk.plan.cautions} closing={desk.plan.cautionsClosing} />
-    </section>
-
-    <section aria-label="Tins and mixing">
-      <h2 class="border-b-[1.5px] border-ink pb-1">Tins, cheapest that cover it</h2>
-      {#each load.buy as b (b.of)}
-        <table class="ruled">
-          <thead
-            ><tr
-              ><th>{b.name}{b.of === 'kit' ? ', kits' : ''}, need {showVolume(b.needL, desk.units)}</th><th class="num"
-                >Each</th
-              ><th class="num">Together</th></tr
-            ></thead
-          >
-          <tbody>
-            {#each b.tins as t (t.id)}
-              <tr
-                ><td><span class="fig text-[20px]">{t.count} × {showVolume(t.volumeMl / 1000, desk.units)}</span></td
-                ><td class="num">{money(t.priceCents)}</td><td class="num">{money(t.priceCents * t.count)}</td></tr
-              >
-            {/each}
-            <tr
-              ><td class="dim">{showVolume(b.leftOverMl / 1000, desk.units)} left over at that need</td><td></td><td
-                class="num"><b>{money(b.costCents)}</b></td
-              ></tr
-            >
-          </tbody>
-        </table>
-      {/each}
-      {#if load.buy.length > 1}<p class="mt-2 text-right"><b>{money(load.costCents)}</b> in all</p>{/if}
-      {#if card.pairCode}<p class="mt-2">Pair code <b>{card.pairCode}</b> must stand on both tins.</p>{/if}
 
       <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Batches</h2>
       {#each load.batches as b (b.coat)}
+        {@const card = cardOf(desk.document, b.productId)!}
         <div class="flex items-center gap-4 border-b border-rule py-3">
           {#if isTwoPart(card)}<Cup
               oilL={b.each.oilL}
@@ -151,12 +145,15 @@
                 >Coat {b.coat}: {b.count} × <Why
                   about="batch size, coat {b.coat}"
                   formula="the least of pot life, card, vessel and area per mix, then split evenly"
-                  lines={whyBatch(b, ratio, desk.units)}>{showPour(b.each.totalL, desk.units)}</Why
+                  lines={whyBatch(b, ratioOf(b.productId), desk.units)}>{showPour(b.each.totalL, desk.units)}</Why
                 ></b
               >
             </p>
             {#if isTwoPart(card)}<p>
-                {showPour(b.each.oilL, desk.units)} oil + {showPour(b.each.hardenerL, desk.units)} hardener
+                {showPour(b.each.oilL, desk.units)} oil + {showPour(b.each.hardenerL, desk.units)} hardener, or {decimals(
+                  b.each.oilKg * 1000,
+                  0
+                )} g + {decimals(b.each.hardenerKg * 1000, 0)} g
               </p>{/if}
             {#if b.each.thinnerL > 0}<p>
                 of it {showPour(b.each.thinnerL, desk.units)}
@@ -169,21 +166,55 @@
           </div>
         </div>
       {/each}
+      <Cautions cautions={desk.plan.cautions} closing={desk.plan.cautionsClosing} />
     </section>
 
-    <section aria-label="Gear">
-      <h2 class="border-b-[1.5px] border-ink pb-1">Into the van</h2>
-      <table class="ruled">
-        <tbody>
-          {#each load.gear as g (g.name)}
-            <tr
-              ><td class="num w-10"><b>{g.count ?? ''}</b></td><td
-                >{g.name}<br /><span class="dim text-[13px]">{g.why}</span></td
-              ></tr
-            >
-          {/each}
-        </tbody>
-      </table>
+    <section aria-label="Tins" class="no-print">
+      {#each load.products as p (p.productId + p.colour)}<ProductTins product={p} />{/each}
+      {#if load.products.length > 1}<p class="mt-2 text-right">
+          <b>{decimals(load.costCents / 100, 2)}</b> in all
+        </p>{/if}
     </section>
+
+    <div class="no-print">
+      {#if desk.document.site.setting === 'indoor'}<VapourBlock />{/if}
+      {#if recipe}
+        <section aria-label="Recipe" class="mt-5">
+          <h2 class="border-b-[1.5px] border-ink pb-1">{recipe.name}, mixed on site</h2>
+          <RecipeTable {recipe} totalL={load.buyL} units={desk.units} />
+        </section>
+      {/if}
+    </div>
   </div>
+
+  <section class="mt-8" aria-label="Into the van">
+    <h2 class="only-print">{desk.document.title}: {desk.document.client.name}, {desk.document.site.place}</h2>
+    <h2 class="no-print mb-3 text-[22px]">Into the van</h2>
+    <div class="lists">
+      {#each visits as v (v.index)}<LoadList visit={v} vans={data.vans} />{/each}
+    </div>
+  </section>
 {/if}
+
+<style>
+  .lists {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(min(360px, 100%), 1fr));
+    gap: 0 26px;
+    align-items: start;
+  }
+  .only-print {
+    display: none;
+  }
+  @media print {
+    .lists {
+      display: block;
+      columns: 2;
+      font-size: 12px;
+    }
+    .only-print {
+      display: block;
+      margin-bottom: 8px;
+    }
+  }
+</style>

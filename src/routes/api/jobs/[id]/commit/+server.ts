@@ -4,6 +4,7 @@ import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { refuse } from '$lib/server/http';
 import { commitPlan, findJob } from '$lib/server/jobs/jobs';
+import { knowledgeOf } from '$lib/server/overview/knowledge';
 import { viewJob } from '$lib/server/overview/overview';
 import { deskOf } from '$lib/server/weather/desk';
 import { forecastFor } from '$lib/server/weather/forecasts';
@@ -18,7 +19,8 @@ export const POST: RequestHandler = async ({ params, locals, fetch }) => {
   if (!job) error(404);
   const { site } = job.document;
   const forecast = site.setting === 'outdoor' ? await forecastFor(db, site, now(), deskOf(fetch)) : null;
-  const { plan } = viewJob(job.id, job.document, await eventsOf(db, job.id), forecast?.series ?? null, now());
+  const [events, knowledge] = await Promise.all([eventsOf(db, job.id), knowledgeOf(db, person.crewId)]);
+  const { plan } = viewJob(job.id, job.document, events, forecast?.series ?? null, knowledge, now());
   if (!plan.load || !plan.chosen) return refuse([{ path: '/startAt', problem: 'Choose a product and a start first.' }]);
   await commitPlan(db, job.id, job.rowVersion, plan, person.name, now());
   return json({ committedAt: now() }, { status: 201 });

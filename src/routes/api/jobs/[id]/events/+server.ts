@@ -1,5 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import type { NewEvent } from '$core/job';
+import { DESK_EVENTS, type NewEvent } from '$core/job';
 import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
@@ -25,8 +25,6 @@ export const GET: RequestHandler = async ({ params, url, locals }) => {
 /** Appends events: each once, whatever is posted again. Answers what became of every one. */
 export const POST: RequestHandler = async ({ params, request, locals }) => {
   const person = locals.person!;
-  if (!may(person.role, 'log work'))
-    return json({ message: 'The office reads the log; the crew on site writes it.' }, { status: 403 });
   const body = await readJson(request);
   if (!body.ok) return body.response;
   const { events } = (body.value ?? {}) as { events?: unknown };
@@ -42,6 +40,9 @@ export const POST: RequestHandler = async ({ params, request, locals }) => {
         }));
   });
   if (problems.length) return refuse(problems);
+  const handsOn = (events as NewEvent[]).some((e) => e.type !== 'event.undone' && !DESK_EVENTS.includes(e.type));
+  if (!may(person.role, handsOn ? 'log work' : 'log at the desk'))
+    return json({ message: 'The office reads the log; the crew on site writes it.' }, { status: 403 });
   const receipts = await appendEvents(db, person.crewId, params.id, events as NewEvent[], person, now());
   if (!receipts) error(404);
   if (receipts.some((r) => r.outcome === 'stored')) liveUpdates.stored(params.id);

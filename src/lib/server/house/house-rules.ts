@@ -1,0 +1,49 @@
+import { and, desc, eq } from 'drizzle-orm';
+import { emptyHouse, type HouseDocument } from '../../../core/house';
+import type { Db, Tx } from '../db/connect';
+import { houseRulesRow } from '../db/schema';
+
+export interface KeptHouse {
+  document: HouseDocument;
+  /** 0 while the crew goes by the presets. */
+  revision: number;
+  changedBy: string;
+  changedAt: Date | null;
+}
+
+/** A crew's house rules as they stand; the presets until it has chosen. */
+export async function houseOf(db: Db | Tx, crewId: string): Promise<KeptHouse> {
+  const [r] = await db
+    .select()
+    .from(houseRulesRow)
+    .where(eq(houseRulesRow.crewId, crewId))
+    .orderBy(desc(houseRulesRow.revision))
+    .limit(1);
+  return r ?? { document: emptyHouse, revision: 0, changedBy: '', changedAt: null };
+}
+
+export type SaveHouseOutcome = { ok: true; revision: number } | { ok: false; current: KeptHouse };
+
+/** Saves house rules over the revision they were read at. If somebody saved in between, nothing is written. */
+export function saveHouse(
+  db: Db,
+  crewId: string,
+  document: HouseDocument,
+  expected: number,
+  by: string,
+  nowMs: number
+): Promise<SaveHouseOutcome> {
+  return db.transaction(async (tx) => {
+    const current = await houseOf(tx, crewId);
+    if (current.revision !== expected) return { ok: false as const, current };
+    const revision = expected + 1;
+    const [taken] = await tx
+      .select({ revision: houseRulesRow.revision })
+      .from(houseRulesRow)
+      .where(and(eq(houseRulesRow.crewId, crewId), eq(houseRulesRow.revision, revision)))
+      .for('update');
+    if (taken) return { ok: false as const, current: await houseOf(tx, crewId) };
+    await tx.insert(houseRulesRow).values({ crewId, revision, document, changedBy: by, changedAt: new Date(nowMs) });
+    return { ok: true as const, revision };
+  });
+}

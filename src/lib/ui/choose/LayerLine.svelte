@@ -1,0 +1,47 @@
+<script lang="ts">
+  import type { LayerFinding } from '$core/job';
+  import Sign from '../marks/Sign.svelte';
+
+  /** What the layer rules say of a pair: word, reason, cure. */
+  const { finding: l }: { finding: LayerFinding } = $props();
+  const WORDS: Record<LayerFinding['result'], string> = {
+    fine: 'Fine',
+    wait: 'Wait',
+    denib: 'Denib',
+    abrade: 'Abrade first',
+    barrier: 'Needs a barrier',
+    'test patch': 'Test patch first',
+    no: 'No'
+  };
+  const sign = $derived(l.severity === 'stop' ? 'stop' : l.severity === 'check' ? 'check' : 'go');
+</script>
+
+<p class="layer {l.severity}" data-result={l.result}>
+  <Sign kind={sign} size={16} />
+  <span
+    ><b>{WORDS[l.result]}.</b> Over coat {l.below}: {l.reason}{#if l.cure && l.severity !== 'go'}
+      <span class="cure">{l.cure}</span>{/if}</span
+  >
+</p>
+
+<style>
+  .layer {
+    display: flex;
+    gap: 8px;
+    align-items: flex-start;
+    padding: 6px 12px 6px 40px;
+    font-size: 13.5px;
+    line-height: 18px;
+    color: var(--ink-2);
+  }
+  .layer.stop {
+    color: var(--stop);
+    background: var(--stop-tint);
+  }
+  .layer.check {
+    color: var(--check);
+  }
+  .cure {
+    font-weight: 640;
+  }
+</style>

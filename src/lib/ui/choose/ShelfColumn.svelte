@@ -1,0 +1,80 @@
+<script lang="ts">
+  import { classTraits, isTwoPart, type ProductCard } from '$core/product';
+  import { misfits, withProduct } from '../job/fit';
+  import { useJobDesk } from '../job/job-desk.svelte';
+  import Sign from '../marks/Sign.svelte';
+
+  /** The shelf, those that fit first; what may not go on this job says why. */
+  const { shelf }: { shelf: readonly ProductCard[] } = $props();
+  const desk = useJobDesk();
+  const chosen = $derived(
+    desk.document.finish && !desk.document.finish.coats ? desk.document.finish.productId : undefined
+  );
+  const rows = $derived(
+    shelf
+      .map((c) => ({ card: c, misfits: misfits(desk.document, c) }))
+      .sort((a, b) => a.misfits.length - b.misfits.length || a.card.name.localeCompare(b.card.name))
+  );
+  const choose = (c: ProductCard) =>
+    desk.edit((d) => Object.assign(d, withProduct(d, structuredClone(c), desk.knowledge.house)));
+</script>
+
+<section aria-label="Shelf">
+  <h2 class="border-b-[1.5px] border-ink pb-1">From the shelf</h2>
+  <ul>
+    {#each rows as s (s.card.id)}
+      {@const on = s.card.id === chosen}
+      <li class:on>
+        <button
+          disabled={!desk.mayEdit || (s.misfits.length > 0 && !on)}
+          onclick={() => choose(s.card)}
+          aria-pressed={on}
+        >
+          <span class="nm">{s.card.name}</span>
+          <span class="dim text-[13px]"
+            >{classTraits(s.card.class).name}{isTwoPart(s.card)
+              ? `, ${s.card.components.map((c) => c.parts).join(':')} by ${s.card.ratioBasis}`
+              : ''}</span
+          >
+          {#if on}<span class="tag text-go"><Sign kind="go" size={15} />chosen</span>
+          {:else if s.misfits.length}<span class="tag text-stop"
+              ><Sign kind="no" size={15} />{s.misfits[0]!.problem}</span
+            >{/if}
+        </button>
+      </li>
+    {/each}
+  </ul>
+</section>
+
+<style>
+  li button {
+    display: grid;
+    gap: 2px;
+    width: 100%;
+    text-align: left;
+    padding: 10px 12px;
+    border-bottom: 1px solid var(--rule);
+    background: var(--sheet);
+    min-height: 56px;
+  }
+  li button:disabled {
+    background: transparent;
+    cursor: not-allowed;
+    color: var(--ink-2);
+  }
+  li.on button {
+    border: 1.5px solid var(--ink);
+    border-top-width: 6px;
+  }
+  .nm {
+    font: 680 17px/20px var(--fig);
+    font-stretch: 90%;
+  }
+  .tag {
+    display: flex;
+    gap: 6px;
+    font-size: 13px;
+    font-weight: 600;
+    line-height: 16px;
+  }
+</style>

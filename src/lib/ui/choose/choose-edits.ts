@@ -1,0 +1,199 @@
+import {
+  coatCount,
+  coatSpec,
+  coatSpecs,
+  faceRef,
+  type CoatChoice,
+  type Finish,
+  type FinishSystem,
+  type JobDocument
+} from '$core/job';
+import type { HouseRules } from '$core/house';
+import { methodOf, type Method, type ProductCard } from '$core/product';
+
+/** The words of each method, as a crew says them. */
+export const METHOD_WORDS: Record<Method, string> = {
+  thin: 'Thin and wipe',
+  flood: 'Flood and wipe',
+  roller: 'Roll and leave',
+  brush: 'Brush',
+  trowel: 'Trowel, buff, leave',
+  spray: 'Spray and back-brush'
+};
+
+/** The method a house prefers of those a card allows. */
+export const preferredMethod = (card: ProductCard, house: HouseRules): Method =>
+  (house.preferTrowel ? methodOf(card, 'trowel') : undefined)?.method ??
+  methodOf(card, house.preferredMethod)?.method ??
+  card.methods[0]!.method;
+
+/** The coats written out one by one, so that each can be changed; every face keeps the coats it had. */
+export function listCoats(job: JobDocument): void {
+  if (!job.finish || job.finish.coats) return;
+  const n = Math.max(1, coatCount(job));
+  job.finish.coats = Array.from({ length: n }, (_, i) => choiceOf(job.finish!, i + 1));
+}
+
+const choiceOf = (finish: Finish, number: number): CoatChoice => {
+  const { number: _, ...choice } = coatSpec(finish, number);
+  return choice;
+};
+
+/** All coats alike again: those of the first. */
+export function unlistCoats(job: JobDocument): void {
+  delete job.finish?.coats;
+  keepCards(job, []);
+}
+
+/** Only the cards the coats name stay in the job; those put in replace the ones held. */
+export function keepCards(job: JobDocument, more: readonly ProductCard[]): void {
+  const wanted = new Set([
+    ...(job.finish ? [job.finish.productId, ...(job.finish.coats ?? []).map((c) => c.productId)] : [])
+  ]);
+  const have = new Map([...job.products, ...more].map((p) => [p.id, p]));
+  job.products = [...wanted].flatMap((id) => have.get(id) ?? []);
+}
+
+/** The finish speaks of its first coat. */
+function alignFirst(finish: Finish): void {
+  const first = finish.coats?.[0];
+  if (first) Object.assign(finish, { productId: first.productId, colour: first.colour, method: first.method });
+}
+
+/** Puts another product on coat i; colour and method move to ones its card has. */
+export function setCoatProduct(job: JobDocument, i: number, card: ProductCard, house: HouseRules): void {
+  const { finish } = job;
+  const coat = finish?.coats?.[i];
+  if (!finish || !coat) return;
+  coat.productId = card.id;
+  if (!card.colours.includes(coat.colour)) coat.colour = card.colours[0]!;
+  if (!methodOf(card, coat.method)) coat.method = preferredMethod(card, house);
+  delete coat.dwellMinutes;
+  delete coat.tool;
+  alignFirst(finish);
+  keepCards(job, [card]);
+}
+
+/** Changes coat i of the list. */
+export function changeCoat(job: JobDocument, i: number, change: (coat: CoatChoice) => void): void {
+  const coat = job.finish?.coats?.[i];
+  if (!coat) return;
+  change(coat);
+  alignFirst(job.finish!);
+}
+
+/** Another coat on top, like the last; every face that has all coats gets it too. */
+export function addCoat(job: JobDocument): void {
+  const coats = job.finish?.coats;
+  if (!coats || coats.length >= 12) return;
+  const before = coats.length;
+  const { not: _, ...last } = coats.at(-1)!;
+  coats.push(structuredClone(last));
+  for (const s of job.surfaces) for (const f of s.faces) if (f.coats > 0 && f.coats === before) f.coats = before + 1;
+}
+
+/** Takes coat i out; faces that had it get one coat fewer. */
+export function removeCoat(job: JobDocument, i: number): void {
+  const coats = job.finish?.coats;
+  if (!coats || coats.length < 2) return;
+  for (const s of job.surfaces)
+    for (const f of s.faces) {
+      const skipped = coats[i]?.not?.includes(faceRef(s, f)) ?? false;
+      if (!skipped && f.coats > 0 && reaches(coats, s.id, f.id, f.coats, i)) f.coats -= 1;
+    }
+  coats.splice(i, 1);
+  alignFirst(job.finish!);
+  keepCards(job, []);
+}
+
+/** Whether a face with so many coats gets coat i of the list. */
+function reaches(coats: readonly CoatChoice[], surfaceId: string, faceId: string, wanted: number, i: number): boolean {
+  const before = coats.slice(0, i).filter((c) => !c.not?.includes(`${surfaceId}/${faceId}`)).length;
+  return before < wanted;
+}
+
+/** Coats in another order. */
+export function orderCoats(job: JobDocument, order: readonly number[]): void {
+  const { finish } = job;
+  if (!finish?.coats || order.length !== finish.coats.length) return;
+  finish.coats = order.map((i) => finish.coats![i]!);
+  alignFirst(finish);
+}
+
+/** Coat i goes on a face, or not. */
+export function setOnFace(job: JobDocument, i: number, ref: string, on: boolean): void {
+  const coat = job.finish?.coats?.[i];
+  if (!coat) return;
+  const not = new Set(coat.not ?? []);
+  const [surfaceId, faceId] = ref.split('/');
+  const face = job.surfaces.find((s) => s.id === surfaceId)?.faces.find((f) => f.id === faceId);
+  if (!face) return;
+  const had = reaches(job.finish!.coats!, surfaceId!, faceId!, face.coats, i) && !not.has(ref);
+  if (on === had) return;
+  if (on) {
+    not.delete(ref);
+    face.coats = Math.min(12, face.coats + 1);
+  } else {
+    not.add(ref);
+    face.coats = Math.max(0, face.coats - 1);
+  }
+  if (not.size) coat.not = [...not];
+  else delete coat.not;
+}
+
+/** A system of one product, to be weighed against others. */
+export function systemOf(card: ProductCard, method: Method, job: JobDocument): FinishSystem {
+  const colour = job.finish && card.colours.includes(job.finish.colour) ? job.finish.colour : card.colours[0]!;
+  return {
+    id: `${card.id}-${method}-${Math.random().toString(36).slice(2, 7)}`.slice(0, 40),
+    finish: { productId: card.id, colour, method, bareWood: job.finish?.bareWood ?? true },
+    ...faceCoatsWithin(card, job)
+  };
+}
+
+/** Coats per face held to what the card allows. */
+function faceCoatsWithin(card: ProductCard, job: JobDocument): Pick<FinishSystem, 'faceCoats'> {
+  const most = card.limits.maxCoats;
+  if (!most) return {};
+  const over = job.surfaces.flatMap((s) =>
+    s.faces.filter((f) => f.coats > most).map((f) => [faceRef(s, f), most] as const)
+  );
+  return over.length ? { faceCoats: Object.fromEntries(over) } : {};
+}
+
+/** The job's own finish as a system. */
+export const ownSystem = (job: JobDocument): FinishSystem | null =>
+  job.finish ? { id: 'chosen', finish: structuredClone(job.finish) } : null;
+
+/** True when the job goes by this system already. */
+export const isChosen = (job: JobDocument, system: FinishSystem): boolean =>
+  JSON.stringify(looks(job)) ===
+  JSON.stringify(
+    looks({
+      ...job,
+      finish: system.finish,
+      surfaces: withFaceCoats(job, system)
+    })
+  );
+
+const looks = (job: JobDocument) => [
+  job.finish?.bareWood,
+  coatSpecs(job).map((c) => [c.productId, c.colour, c.method]),
+  job.surfaces.map((s) => s.faces.map((f) => f.coats))
+];
+
+const withFaceCoats = (job: JobDocument, system: FinishSystem) =>
+  job.surfaces.map((s) => ({
+    ...s,
+    faces: s.faces.map((f) => ({ ...f, coats: system.faceCoats?.[faceRef(s, f)] ?? f.coats }))
+  }));
+
+/** Goes by a system: its finish, its coats, its cards. */
+export function chooseSystem(job: JobDocument, system: FinishSystem, shelf: readonly ProductCard[]): void {
+  job.finish = structuredClone(system.finish);
+  job.surfaces = withFaceCoats(job, system);
+  keepCards(
+    job,
+    shelf.filter((c) => !job.products.some((p) => p.id === c.id))
+  );
+}

@@ -1,0 +1,131 @@
+<script lang="ts">
+  import { cardOf } from '$core/job';
+  import { solventG, vapourGPerM3, vapourIn } from '$core/safety';
+  import { decimals } from '$core/units';
+  import { useJobDesk } from '../job/job-desk.svelte';
+  import Sign from '../marks/Sign.svelte';
+  import TextField from '../fields/TextField.svelte';
+
+  /** Solvent in the room after the heaviest coat: the curve, when it is below the house's reference, how far from flammable. */
+  const desk = useJobDesk();
+  const load = $derived(desk.plan.load!);
+  const house = $derived(desk.knowledge.house);
+  const room = $derived(desk.document.site.room);
+  const area = $derived(desk.plan.totalAreaM2);
+  const volumeM3 = $derived(room.volumeM3 ?? Math.max(1, area * house.vapour.ceilingM));
+  const changes = $derived(room.airChangesPerHour ?? house.vapour.airChangesPerHour);
+  const coats = $derived(
+    load.batches.map((b) => {
+      const card = cardOf(desk.document, b.productId)!;
+      const grams = solventG(card, b.each.oilL * b.count, b.each.thinnerL * b.count);
+      return { coat: b.coat, card, grams };
+    })
+  );
+  const worst = $derived(coats.reduce((a, b) => (b.grams > a.grams ? b : a)));
+  const seen = $derived(vapourIn(worst.grams, { volumeM3, airChangesPerHour: changes }, worst.card.lelGPerM3, house));
+  const hours = $derived(
+    Math.min(
+      240,
+      Math.max(
+        12,
+        Math.ceil((Number.isFinite(seen.belowReferenceHours ?? 0) ? (seen.belowReferenceHours ?? 12) : 72) * 1.25)
+      )
+    )
+  );
+  const W = 320;
+  const H = 120;
+  const top = $derived(Math.max(seen.peakGPerM3, house.vapour.referenceGPerM3) * 1.15);
+  const y = $derived((c: number) => H - (c / top) * H);
+  const path = $derived(
+    Array.from({ length: 81 }, (_, i) => {
+      const t = (hours * i) / 80;
+      return `${i ? 'L' : 'M'}${((t / hours) * W).toFixed(1)} ${y(vapourGPerM3(worst.grams, volumeM3, changes, t, house.vapour.halfLifeHours)).toFixed(1)}`;
+    }).join('')
+  );
+  const hoursWords = (h: number) =>
+    Number.isFinite(h) ? `${decimals(h, h < 10 ? 1 : 0, true)} h` : 'not within sixty days';
+  let wrong = $state<Record<string, string>>({});
+  function typed(key: 'volumeM3' | 'airChangesPerHour', text: string, least: number, most: number) {
+    const n = Number(text.replace(',', '.'));
+    if (text.trim() === '' || !(n >= least && n <= most)) {
+      wrong = { ...wrong, [key]: `A number, ${least} to ${most}.` };
+      return;
+    }
+    wrong = { ...wrong, [key]: '' };
+    desk.edit((d) => (d.site.room[key] = n), key);
+  }
+</script>
+
+<section aria-label="Vapour" class="mt-5">
+  <h2 class="border-b-[1.5px] border-ink pb-1">Solvent in the room</h2>
+  {#if seen.solventG < 1}
+    <p class="mt-2">No solvent to speak of on these cards.</p>
+  {:else}
+    {#if seen.warn}<p class="warn" role="alert">
+        <Sign kind="stop" size={20} /><span
+          ><b>{decimals(seen.lelShare * 100, 1)} % of the lower explosive limit at the peak.</b> Ignition sources out, more
+          air through, nobody lives there meanwhile.</span
+        >
+      </p>{/if}
+    <p class="mt-2">
+      Coat {worst.coat}, {worst.card.name}: {decimals(seen.solventG, 0)} g of solvent.
+      {#if seen.belowReferenceHours === null}Never above our reference of {house.vapour.referenceGPerM3} g/m³.
+      {:else}<b>Below {house.vapour.referenceGPerM3} g/m³ after {hoursWords(seen.belowReferenceHours)}.</b>{/if}
+      Peak {decimals(seen.peakGPerM3, 2)} g/m³ after {hoursWords(seen.peakHours)}, {decimals(seen.lelShare * 100, 1)} % of
+      the lower explosive limit.
+    </p>
+    <svg
+      viewBox="0 -4 {W} {H + 22}"
+      role="img"
+      aria-label="Vapour over {hours} hours: peak {decimals(seen.peakGPerM3, 2)} grams a cubic metre, then falling"
+    >
+      <path d="M0 {H}H{W}M0 0V{H}" stroke="var(--ink)" fill="none" />
+      <path d="M0 {y(house.vapour.referenceGPerM3)}H{W}" stroke="var(--go)" stroke-dasharray="5 4" fill="none" />
+      <text x={W - 2} y={y(house.vapour.referenceGPerM3) - 4} text-anchor="end" font-size="11">our reference</text>
+      <path d={path} fill="none" stroke="var(--ink)" stroke-width="2.5" />
+      {#each [0, 0.25, 0.5, 0.75, 1] as s (s)}<text
+          x={s * W}
+          y={H + 15}
+          font-size="11"
+          text-anchor={s === 0 ? 'start' : s === 1 ? 'end' : 'middle'}>{Math.round(s * hours)} h</text
+        >{/each}
+    </svg>
+    <div class="grid grid-cols-2 gap-3">
+      <TextField
+        label="Room, m³"
+        inputmode="decimal"
+        value={decimals(volumeM3, 1, true)}
+        errors={wrong.volumeM3 ? [wrong.volumeM3] : null}
+        hint={room.volumeM3 === undefined ? `area × ${house.vapour.ceilingM} m, until you type it` : undefined}
+        onchange={(e) => typed('volumeM3', e.currentTarget.value, 1, 1000000)}
+      />
+      <TextField
+        label="Air changes an hour"
+        inputmode="decimal"
+        value={decimals(changes, 2, true)}
+        errors={wrong.airChangesPerHour ? [wrong.airChangesPerHour] : null}
+        hint={room.airChangesPerHour === undefined ? 'shut windows; a draught is 5 to 10' : undefined}
+        onchange={(e) => typed('airChangesPerHour', e.currentTarget.value, 0, 60)}
+      />
+    </div>
+    <p class="dim mt-2 text-[13px]">
+      A guide, not a measurement. {desk.plan.cautionsClosing}
+    </p>
+  {/if}
+</section>
+
+<style>
+  .warn {
+    display: flex;
+    gap: 10px;
+    margin-top: 8px;
+    padding: 8px 12px;
+    background: var(--stop-tint);
+    color: var(--stop);
+    border-left: 6px solid var(--stop);
+  }
+  svg {
+    width: 100%;
+    margin-top: 8px;
+  }
+</style>
