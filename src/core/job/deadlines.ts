@@ -62,7 +62,7 @@ export function deadlines(
         atMs: b.stirUntilMs,
         urgent: true,
         batch: b.batch,
-        fromMs: b.mixedAtMs
+        fromMs: b.pouredAtMs ?? b.mixedAtMs
       });
     if (b.thickensAtMs !== null)
       out.push({

@@ -1,4 +1,5 @@
 import type { Span } from '../drying';
+import type { HouseRules } from '../house';
 import { classTraits, isTwoPart, touchDryProgress } from '../product';
 import { localDate } from '../window';
 import { coatCard, coatCount, finishCard } from './coat-specs';
@@ -17,7 +18,8 @@ export type Step = { closed?: string } & (
       spreadAtMs: number;
       left: boolean;
     }
-  | { kind: 'stir'; batch: string; fromMs: number; untilMs: number }
+  /** `vessel` 1 or 2 of a mix with hardener; absent for one that is only stirred. */
+  | { kind: 'stir'; batch: string; fromMs: number; untilMs: number; vessel?: 1 | 2 }
   | { kind: 'mix'; batch: string; coat: number; twoPart: boolean }
   | {
       kind: 'spread';
@@ -25,6 +27,8 @@ export type Step = { closed?: string } & (
       bay: number;
       batch?: string;
       early: boolean;
+      /** The house tests with the thumb before the next coat, and nobody has since it opened. */
+      untested?: boolean;
     }
   | { kind: 'close coat'; coat: number; bays: number }
   | { kind: 'wait'; coat: number; next: number; span: Span; progress: number }
@@ -40,7 +44,13 @@ export function batchLetter(index: number): string {
 }
 
 /** The next steps on site at an instant; empty when the job has no product or nothing to lay. */
-export function nextSteps(job: JobDocument, state: WorkState, live: LiveWork, nowMs: number): Step[] {
+export function nextSteps(
+  job: JobDocument,
+  state: WorkState,
+  live: LiveWork,
+  nowMs: number,
+  recoatBy: HouseRules['recoatBy'] = 'both'
+): Step[] {
   const card = finishCard(job);
   const wanted = coatCount(job);
   if (!card || wanted === 0) return [];
@@ -50,8 +60,9 @@ export function nextSteps(job: JobDocument, state: WorkState, live: LiveWork, no
       out.push({
         kind: 'stir',
         batch: b.batch,
-        fromMs: b.mixedAtMs,
-        untilMs: b.stirUntilMs
+        fromMs: b.pouredAtMs ?? b.mixedAtMs,
+        untilMs: b.stirUntilMs,
+        ...(b.components.some((c) => c.role === 'hardener') && { vessel: b.pouredAtMs === undefined ? 1 : 2 })
       });
   const open = live.bays
     .filter((b) => b.wipedAtMs === undefined)
@@ -66,7 +77,7 @@ export function nextSteps(job: JobDocument, state: WorkState, live: LiveWork, no
       spreadAtMs: b.spreadAtMs,
       left: !classTraits(coatCard(job, b.coat)!.class).mustBeWiped
     });
-  out.push(...coatSteps(job, state, live, wanted, nowMs));
+  out.push(...coatSteps(job, state, live, wanted, nowMs, recoatBy));
   const rags = ragsUnaccounted(state);
   if (rags > 0) out.push({ kind: 'rags', out: rags });
   const today = localDate(nowMs, job.site.timeZone);
@@ -84,7 +95,14 @@ export function nextSteps(job: JobDocument, state: WorkState, live: LiveWork, no
   return out;
 }
 
-function coatSteps(job: JobDocument, state: WorkState, live: LiveWork, wanted: number, nowMs: number): Step[] {
+function coatSteps(
+  job: JobDocument,
+  state: WorkState,
+  live: LiveWork,
+  wanted: number,
+  nowMs: number,
+  recoatBy: HouseRules['recoatBy']
+): Step[] {
   const openCoat = state.coats.find((c) => c.closedAtMs === undefined);
   const last = live.coats[live.coats.length - 1];
   const next = openCoat?.coat ?? (last?.number ?? 0) + 1;
@@ -97,6 +115,7 @@ function coatSteps(job: JobDocument, state: WorkState, live: LiveWork, wanted: n
   const cures = classTraits(under.class).cures;
   let closed: string | undefined;
   let early = false;
+  let untested = false;
   if (below && !openCoat) {
     early = below.progress < 1;
     if (early)
@@ -107,6 +126,9 @@ function coatSteps(job: JobDocument, state: WorkState, live: LiveWork, wanted: n
         span: below.recoatOpens,
         progress: below.progress
       });
+    const felt = state.coats.find((c) => c.coat === below.number)?.tacks.at(-1);
+    untested = cures && recoatBy !== 'clock' && felt?.felt !== 'ready';
+    if (untested && recoatBy === 'touch') closed = `no tack test says coat ${below.number} is ready`;
     if (cures && below.progress < touchDryProgress(under)) closed = `coat ${below.number} is not touch dry`;
     else if (!cures && early) closed = `coat ${below.number} is still soaking in`;
   }
@@ -127,6 +149,7 @@ function coatSteps(job: JobDocument, state: WorkState, live: LiveWork, wanted: n
     bay: (openCoat?.bays.reduce((m, b) => Math.max(m, b.bay), 0) ?? 0) + 1,
     batch: batch?.batch,
     early,
+    ...(untested && { untested }),
     ...(closed
       ? { closed }
       : !batch && isTwoPart(card)

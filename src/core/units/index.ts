@@ -16,3 +16,4 @@ export { parseTemperature, showSpeed, showTemperature, showTemperatureGap } from
 export { DAY_MS, HOUR_MS, MINUTE_MS, showDuration } from './duration';
 export { parsePercent, showPercent } from './percent';
 export { span80, type Span } from './span';
+export { KG_PER_LB, KG_PER_OZ, parseMass, showMass } from './mass';

@@ -19,7 +19,8 @@
     { href: '/jobs', name: 'Jobs', here: (p: string) => p.startsWith('/jobs') },
     { href: '/care', name: 'Care', here: (p: string) => p.startsWith('/care') },
     { href: '/shelf', name: 'Shelf', here: (p: string) => p.startsWith('/shelf') },
-    { href: '/people', name: 'People', here: (p: string) => p.startsWith('/people') }
+    { href: '/bench', name: 'Bench', here: (p: string) => p.startsWith('/bench') },
+    { href: '/log', name: 'Log', here: (p: string) => p.startsWith('/log') }
   ] as const;
   const age = $derived(forecast.issuedMs === null ? null : clock.now - forecast.issuedMs);
 </script>
@@ -131,18 +132,23 @@
       height: 48px;
       padding-right: 4px;
     }
+    nav {
+      flex: 1;
+      min-width: 0;
+      overflow-x: auto;
+    }
     nav a {
-      padding: 0 9px;
+      padding: 0 8px;
       font-size: 15px;
     }
     nav a[aria-current]::after {
-      left: 9px;
-      right: 9px;
+      left: 8px;
+      right: 8px;
     }
   }
   @media (max-width: 380px) {
     nav a {
-      padding: 0 7px;
+      padding: 0 6px;
       font-size: 14px;
     }
   }

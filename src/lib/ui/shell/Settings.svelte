@@ -45,6 +45,10 @@
           {/each}
         </div>
       </fieldset>
+      <div class="mt-4 grid grid-cols-2 gap-2">
+        <a class="btn line" href="/people">People</a>
+        <a class="btn line" href="/house">House rules</a>
+      </div>
       <div class="mt-4 flex items-center justify-between">
         <a class="link" href="/about">About</a>
         <form method="post" action="/sign-out"><button class="btn line">Sign out</button></form>

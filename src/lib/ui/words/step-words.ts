@@ -31,10 +31,16 @@ export function stepWords(s: Step, nowMs: number, timeZone: string): StepWords {
             action: `Bay ${s.bay} is wiped`
           };
     case 'stir':
+      if (s.vessel === 2)
+        return {
+          title: `Stir batch ${s.batch} again`,
+          detail: `${showDuration(s.untilMs - s.fromMs)} in the second vessel: what clung to the first wall is in it now.`,
+          action: 'Stirred'
+        };
       return {
         title: `Stir batch ${s.batch}, scrape the bottom`,
-        detail: `${showDuration(s.untilMs - s.fromMs)} by the clock. Pour to a second vessel, stir again.`,
-        action: 'Stirred'
+        detail: `${showDuration(s.untilMs - s.fromMs)} by the clock${s.vessel ? ', then to the second vessel. Unstirred hardener stays soft' : ''}.`,
+        action: s.vessel ? 'Poured to the second vessel' : 'Stirred'
       };
     case 'mix':
       return s.twoPart
@@ -54,7 +60,7 @@ export function stepWords(s: Step, nowMs: number, timeZone: string): StepWords {
         detail:
           s.early && !s.closed
             ? `coat ${s.coat}, early: the coat below has not let its solvent go. It will be on record.`
-            : `coat ${s.coat}${s.batch ? `, batch ${s.batch}` : ''}. From the far corner to the way out.`,
+            : `coat ${s.coat}${s.batch ? `, batch ${s.batch}` : ''}. ${s.untested ? 'Try the coat below with the thumb first. ' : ''}From the far corner to the way out.`,
         action: `Oil is on bay ${s.bay}`
       };
     case 'close coat':

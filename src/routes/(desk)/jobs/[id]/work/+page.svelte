@@ -24,7 +24,7 @@
 
   const desk = useJobDesk();
   const zone = $derived(desk.document.site.timeZone);
-  const steps = $derived(nextSteps(desk.document, desk.state, desk.live, clock.now));
+  const steps = $derived(nextSteps(desk.document, desk.state, desk.live, clock.now, desk.knowledge.house.recoatBy));
   /** What burns comes first; a step that is closed is never the first. */
   const first = $derived(steps.find((s) => !s.closed || s.kind === 'wait') ?? steps[0]);
   const rest = $derived(steps.filter((s) => s !== first && s.kind !== 'rags'));
@@ -50,7 +50,9 @@
           await desk.log.add('bay.wiped', { coat: s.coat, bay: s.bay })
         );
       case 'stir':
-        return logged(`Batch ${s.batch} stirred`, await desk.log.add('batch.stirred', { batch: s.batch }));
+        return s.vessel === 1
+          ? logged(`Batch ${s.batch} in the second vessel`, await desk.log.add('batch.poured', { batch: s.batch }))
+          : logged(`Batch ${s.batch} stirred`, await desk.log.add('batch.stirred', { batch: s.batch }));
       case 'mix':
         return void (panel = { kind: 'mix', coat: s.coat });
       case 'spread':

@@ -1,0 +1,99 @@
+<script lang="ts">
+  import { evenBatches, mixAmounts, potLifeMinutes, smallestBatchL, usableMinutes, type KnownAmount } from '$core/mix';
+  import type { HouseRules } from '$core/house';
+  import { isTwoPart, type ProductCard } from '$core/product';
+  import { parseTemperature, showDuration, showPour, showTemperature, type UnitSystem } from '$core/units';
+  import MixAmounts from '../mix/MixAmounts.svelte';
+  import type { MixBasis } from '../mix/mix-basis';
+  import PairCodes from '../mix/PairCodes.svelte';
+  import StirTimer from '../mix/StirTimer.svelte';
+  import BenchSlide from './BenchSlide.svelte';
+  import CardPick from './CardPick.svelte';
+  import type { BenchParams } from './bench-params.svelte';
+
+  const {
+    p,
+    shelf,
+    house,
+    units
+  }: { p: BenchParams; shelf: readonly ProductCard[]; house: HouseRules; units: UnitSystem } = $props();
+  const twoPart = $derived(shelf.filter((c) => isTwoPart(c) || c.thinner));
+  const card = $derived(twoPart.find((c) => c.id === p.text('card', '')) ?? twoPart[0]!);
+  const of = $derived(
+    (['total', 'oil', 'hardener'] as const).find(
+      (o) => o === p.text('of', 'total') && (o !== 'hardener' || isTwoPart(card))
+    ) ?? 'total'
+  );
+  const known = $derived<KnownAmount>({ of, litres: p.num('l', 1, 0, 200) });
+  const basis = $derived<MixBasis>(p.text('by', card.ratioBasis) === 'mass' ? 'mass' : 'volume');
+  const temp = $derived(p.num('t', 20, -10, 50));
+  const mix = $derived(mixAmounts(card, known));
+  const least = $derived(
+    smallestBatchL(
+      { ...card, ratioBasis: basis },
+      { cupL: house.measureStepMl / 1000, scaleKg: house.scaleStepG / 1000 }
+    )
+  );
+  const most = $derived(Math.min(card.batchLimitL ?? Infinity, house.mixingVesselL * house.vesselFillShare));
+  const batches = $derived(evenBatches(mix.totalL, most));
+  const life = $derived(potLifeMinutes(card, Math.max(mix.totalL / batches.count, 0.001), temp));
+  const usable = $derived(usableMinutes(card, Math.max(mix.totalL / batches.count, 0.001), temp));
+  let oilCode = $state('');
+  let hardenerCode = $state('');
+</script>
+
+<CardPick shelf={twoPart} {p} id={card.id} />
+<MixAmounts
+  {card}
+  colour=""
+  {units}
+  {known}
+  {basis}
+  onknown={(k) => {
+    p.set('of', k.of);
+    p.set('l', k.litres);
+  }}
+  onbasis={(b) => p.set('by', b)}
+  problem={isTwoPart(card) && mix.totalL < least
+    ? `Too little to measure honestly: ${showPour(least, units)} or more${basis === 'volume' ? ', or weigh it' : ''}.`
+    : ''}
+/>
+<div class="mt-4"></div>
+<BenchSlide
+  label="Temperature of the mix"
+  value={temp}
+  least={-10}
+  most={50}
+  step={1}
+  {units}
+  parse={parseTemperature}
+  show={(v, u) => showTemperature(v, u, 1)}
+  onchange={(v) => p.set('t', v)}
+/>
+<table class="ruled">
+  <tbody>
+    <tr><td>Batches, split evenly</td><td class="num"><b>{batches.count} × {showPour(batches.eachL, units)}</b></td></tr
+    >
+    <tr
+      ><td>Largest at once</td><td class="num"
+        >{showPour(most, units)}, {card.batchLimitL !== undefined && most === card.batchLimitL
+          ? 'card limit'
+          : 'mixing vessel'}</td
+      ></tr
+    >
+    {#if isTwoPart(card)}<tr><td>Smallest honest batch</td><td class="num">{showPour(least, units)}</td></tr>
+      <tr><td>Thickens after</td><td class="num"><b>{showDuration(life * 60_000)}</b></td></tr>
+      <tr
+        ><td>Usable, stirred{card.inductionMinutes ? ' and stood' : ''}</td><td class="num"
+          >{showDuration(Math.max(0, usable) * 60_000)}</td
+        ></tr
+      >
+      {#if card.inductionMinutes}<tr
+          ><td>Let it stand before use</td><td class="num">{card.inductionMinutes} min</td></tr
+        >{/if}{/if}
+  </tbody>
+</table>
+{#if isTwoPart(card) && card.pairCode}
+  <PairCodes wanted={card.pairCode} bind:oil={oilCode} bind:hardener={hardenerCode} tried={false} />
+{/if}
+<StirTimer {card} secondMinutes={house.secondStirMinutes} />
