@@ -1,3 +1,4 @@
+export type { HouseDocument } from './schema';
 export { defaultHouseRules, type HouseRules } from './house';
 export {
   emptyHouse,
@@ -7,7 +8,7 @@ export {
   houseRules,
   optionOf,
   schools,
-  type HouseDocument,
   type School,
   type SchoolOption
 } from './schools';
+export { houseOverrides, type HouseOverride } from './overrides';

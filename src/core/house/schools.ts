@@ -1,8 +1,6 @@
-import { Type, type Static } from 'typebox';
 import { defaultHouseRules, type HouseRules } from './house';
+import type { HouseDocument } from './schema';
 import rows from './schools.json';
-
-const closed = { additionalProperties: false };
 
 /** One way good crews go, and the rules it sets. */
 export interface SchoolOption {
@@ -40,26 +38,6 @@ export const HOUSE_NUMBERS = [
   { path: 'scaleStepG', name: 'Scale reads to', unit: 'g', min: 0.01, max: 100 },
   { path: 'vapour.referenceGPerM3', name: 'Vapour reference', unit: 'g/m³', min: 0.001, max: 10 }
 ] as const;
-
-const reasoned = { reason: Type.String({ minLength: 1, maxLength: 300 }), date: Type.String({ format: 'date' }) };
-
-/** What a crew has chosen otherwise than the presets, each with its reason and date. */
-export const HouseDocumentSchema = Type.Object(
-  {
-    choices: Type.Record(
-      Type.String({ pattern: '^[a-z-]{1,30}$' }),
-      Type.Object({ option: Type.String({ pattern: '^[a-z-]{1,30}$' }), ...reasoned }, closed)
-    ),
-    numbers: Type.Record(
-      Type.String({ pattern: '^[A-Za-z0-9.]{1,60}$' }),
-      Type.Object({ value: Type.Number(), ...reasoned }, closed)
-    ),
-    vans: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 12, uniqueItems: true })
-  },
-  { ...closed, title: 'Basket house rules' }
-);
-
-export type HouseDocument = Static<typeof HouseDocumentSchema>;
 
 export const emptyHouse: HouseDocument = { choices: {}, numbers: {}, vans: [] };
 

@@ -62,3 +62,4 @@ export { deadlines, type Deadline } from './deadlines';
 export { batchLetter, nextSteps, type Step } from './steps';
 export { lookTally, surveySurfaces, type MoistureSeen, type SurfaceSurvey } from './survey';
 export { siteClimate } from './climate';
+export { houseFigures, sameFigures, type HouseFigures } from './house-effect';

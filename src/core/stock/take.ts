@@ -1,5 +1,6 @@
 import type { ProductCard } from '../product';
-import { goodUntilMs, isColoured, isUsable, type StockTin } from './tins';
+import type { StockTin } from './schema';
+import { goodUntilMs, isColoured, isUsable } from './tins';
 
 /** What is taken from a tin for a need, ml. */
 export interface Taken {

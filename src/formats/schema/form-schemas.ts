@@ -1,5 +1,6 @@
 import { Type, type Static } from 'typebox';
 import { SiteSchema } from '../../core/job/document-schema';
+import { StockTinSchema } from '../../core/stock/schema';
 
 const closed = { additionalProperties: false };
 const email = Type.String({ format: 'email', maxLength: 120 });
@@ -50,6 +51,24 @@ export const PricesSchema = Type.Object(
   closed
 );
 
+const { id: _, ...tinFields } = StockTinSchema.properties;
+/** A tin bought: all of it but the id, which the stock gives. */
+export const NewTinSchema = Type.Object(tinFields, closed);
+/** A tin set right by hand, over the version it was read at. */
+export const TinChangeSchema = Type.Object(
+  {
+    rowVersion: Type.Integer({ minimum: 1 }),
+    leftMl: Type.Optional(StockTinSchema.properties.leftMl),
+    place: Type.Optional(StockTinSchema.properties.place),
+    openedOn: Type.Optional(Type.String({ format: 'date' })),
+    thrownOut: Type.Optional(Type.Boolean()),
+    note: Type.String({ maxLength: 200 })
+  },
+  closed
+);
+
+export type NewTinInput = Static<typeof NewTinSchema>;
+export type TinChangeInput = Static<typeof TinChangeSchema>;
 export type SignInInput = Static<typeof SignInSchema>;
 export type FirstAccountInput = Static<typeof FirstAccountSchema>;
 export type PersonInput = Static<typeof PersonSchema>;

@@ -1,12 +1,25 @@
+import { HouseDocumentSchema } from '../../core/house/schema';
 import { JobDocumentSchema } from '../../core/job/document-schema';
 import { NewEventSchema } from '../../core/job/events-schema';
 import { ProductCardSchema } from '../../core/product/schema';
-import { FirstAccountSchema, NewJobSchema, PersonSchema, PricesSchema, RoleSchema, SignInSchema } from './form-schemas';
+import {
+  FirstAccountSchema,
+  NewJobSchema,
+  NewTinSchema,
+  PersonSchema,
+  PricesSchema,
+  RoleSchema,
+  SignInSchema,
+  TinChangeSchema
+} from './form-schemas';
 
 /** Every input the product takes, by name: one schema each, used by browser, server and command line. */
 export const schemas = {
   jobDocument: JobDocumentSchema,
   newEvent: NewEventSchema,
+  houseRules: HouseDocumentSchema,
+  newTin: NewTinSchema,
+  tinChange: TinChangeSchema,
   productCard: ProductCardSchema,
   signIn: SignInSchema,
   firstAccount: FirstAccountSchema,
@@ -25,6 +38,10 @@ export const publishedSchemas = {
   'product-card.schema.json': {
     $schema: 'http://json-schema.org/draft-07/schema#',
     ...ProductCardSchema
+  },
+  'house-rules.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    ...HouseDocumentSchema
   },
   'work-event.schema.json': {
     $schema: 'http://json-schema.org/draft-07/schema#',

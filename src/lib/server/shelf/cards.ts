@@ -1,4 +1,4 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq } from 'drizzle-orm';
 import type { ProductCard } from '../../../core/product';
 import { canonicalJson } from '../canonical-json';
 import type { Db, Tx } from '../db/connect';
@@ -52,6 +52,44 @@ export function saveCard(
   nowMs: number
 ): Promise<SaveOutcome> {
   return db.transaction(async (tx) => insertRevision(tx, crewId, card, expected, by, nowMs));
+}
+
+/** Cards of an import, each over the revision it was read at: all of them or none. Gives back the ids that had changed. */
+export async function saveCards(
+  db: Db,
+  crewId: string,
+  cards: readonly { card: ProductCard; revision: number }[],
+  by: string,
+  nowMs: number
+): Promise<{ ok: true } | { ok: false; changed: string[] }> {
+  class Clash extends Error {
+    constructor(readonly ids: string[]) {
+      super('cards changed meanwhile');
+    }
+  }
+  try {
+    await db.transaction(async (tx) => {
+      const clashed: string[] = [];
+      // In the order of their ids, so that two imports never wait for each other crosswise.
+      for (const { card, revision } of [...cards].sort((a, b) => (a.card.id < b.card.id ? -1 : 1)))
+        if (!(await insertRevision(tx, crewId, card, revision, by, nowMs)).ok) clashed.push(card.id);
+      if (clashed.length) throw new Clash(clashed);
+    });
+    return { ok: true };
+  } catch (e) {
+    if (e instanceof Clash) return { ok: false, changed: e.ids };
+    throw e;
+  }
+}
+
+/** Every revision of a card, newest first. */
+export async function cardRevisions(db: Db, crewId: string, cardId: string): Promise<ShelfCard[]> {
+  const rows = await db
+    .select()
+    .from(productCard)
+    .where(and(eq(productCard.crewId, crewId), eq(productCard.cardId, cardId)))
+    .orderBy(desc(productCard.revision));
+  return rows.map(row);
 }
 
 async function insertRevision(

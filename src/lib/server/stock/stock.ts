@@ -78,7 +78,10 @@ export interface TinChange {
 }
 
 export type ChangeTinOutcome =
-  { ok: true } | { ok: false; reason: 'gone' | 'too much' } | { ok: false; reason: 'changed'; current: KeptTin };
+  | { ok: true }
+  | { ok: false; reason: 'gone' }
+  | { ok: false; reason: 'too much' }
+  | { ok: false; reason: 'changed'; current: KeptTin };
 
 /** Corrects a tin over the version it was read at, and writes the movement down. */
 export function changeTin(

@@ -1,52 +1,33 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
   import { classTraits, isTwoPart, spreadRate } from '$core/product';
   import { showSpreadRate } from '$core/units';
+  import { writeShelf } from '$formats/shelf-csv';
+  import { saveText } from '$lib/ui/files/save-text';
+  import ImportCards from '$lib/ui/shelf/ImportCards.svelte';
+  import ShelfTabs from '$lib/ui/shelf/ShelfTabs.svelte';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();
   const money = (cents: number) => (cents / 100).toFixed(2);
-  let problems = $state<{ path: string; problem: string }[]>([]);
-
-  async function importCard(e: Event & { currentTarget: HTMLInputElement }) {
-    const input = e.currentTarget;
-    const file = input.files?.[0];
-    if (!file) return;
-    const text = await file.text();
-    input.value = '';
-    const r = await fetch('/api/cards', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: text
-    });
-    const answer = await r.json();
-    if (r.ok) await goto(`/shelf/${answer.id}`, { invalidateAll: true });
-    else problems = answer.problems ?? [{ path: '', problem: answer.message }];
-  }
+  const cards = $derived(data.cards.map((c) => c.card));
 </script>
 
 <svelte:head><title>Shelf · Basket</title></svelte:head>
 
 <main class="p-5">
-  <div class="flex flex-wrap items-center gap-4">
+  <div class="flex flex-wrap items-center gap-3">
     <h1>Shelf</h1>
+    <ShelfTabs here="cards" />
     <span class="dim">{data.cards.length} product cards. A job keeps the card it was planned with</span>
-    {#if data.mayEdit}<label class="btn line ml-auto" for="card-file">Import a card</label><input
-        id="card-file"
-        class="unseen"
-        type="file"
-        accept="application/json,.json"
-        onchange={importCard}
-      />{/if}
+    <span class="ml-auto"></span>
+    <button class="btn line" onclick={() => saveText('shelf.csv', 'text/csv', writeShelf(cards))}>Export as CSV</button>
+    <button
+      class="btn line"
+      onclick={() => saveText('shelf.basket-cards.json', 'application/json', `${JSON.stringify(cards, null, 2)}\n`)}
+      >Export as JSON</button
+    >
+    {#if data.mayEdit}<ImportCards shelf={data.cards} />{/if}
   </div>
-  {#if problems.length}
-    <div class="mt-3 border-l-[6px] border-stop bg-stop-tint p-3" role="alert">
-      <b>The card was not imported.</b>
-      <ul>
-        {#each problems as p (p.path + p.problem)}<li><code>{p.path || '(file)'}</code>: {p.problem}</li>{/each}
-      </ul>
-    </div>
-  {/if}
   <div class="scroll" role="region" aria-label="Product cards" tabindex="-1">
     <table class="ruled mt-4 bg-sheet">
       <thead

@@ -4,9 +4,9 @@ import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { readJson, refuse } from '$lib/server/http';
-import { findCard, saveCard } from '$lib/server/shelf/cards';
+import { findCard, saveCard, saveCards } from '$lib/server/shelf/cards';
 import { productCard } from '$formats/validate/gen/productCard.gen.js';
-import { check } from '$formats/validate/validate';
+import { check, type FieldProblem } from '$formats/validate/validate';
 import type { RequestHandler } from './$types';
 
 /** A card as an open file. */
@@ -19,6 +19,41 @@ export const GET: RequestHandler = async ({ url, locals }) => {
       'Content-Disposition': `attachment; filename="${found.card.id}.basket-card.json"`
     }
   });
+};
+
+const MOST_AT_ONCE = 200;
+
+/** Saves cards over the revisions they were read at: all of them or none; 409 with the ids that had changed. */
+export const PUT: RequestHandler = async ({ request, locals }) => {
+  const person = locals.person!;
+  if (!may(person.role, 'edit cards')) return json({ message: 'A lead changes cards.' }, { status: 403 });
+  const body = await readJson(request);
+  if (!body.ok) return body.response;
+  const { cards } = (body.value ?? {}) as { cards?: unknown };
+  if (!Array.isArray(cards) || cards.length === 0 || cards.length > MOST_AT_ONCE)
+    return refuse([{ path: '/cards', problem: `must be a list of 1 to ${MOST_AT_ONCE}` }]);
+  const taken: { card: ProductCard; revision: number }[] = [];
+  const problems: FieldProblem[] = [];
+  cards.forEach((c: { card?: unknown; revision?: unknown } | null, i) => {
+    const at = cards.length === 1 ? '' : `/cards/${i}`;
+    const checked = check<ProductCard>(productCard, c?.card);
+    if (!checked.ok) problems.push(...checked.problems.map((p) => ({ path: at + p.path, problem: p.problem })));
+    else if (typeof c?.revision !== 'number' || !Number.isInteger(c.revision))
+      problems.push({ path: `${at}/revision`, problem: 'must be the revision the card was read at, 0 for a new one' });
+    else {
+      problems.push(...cardProblems(checked.value).map((p) => ({ path: at + p.path, problem: p.problem })));
+      taken.push({ card: checked.value, revision: c.revision });
+    }
+  });
+  if (new Set(taken.map((t) => t.card.id)).size < taken.length)
+    problems.push({ path: '/cards', problem: 'two cards have the same id' });
+  if (problems.length) return refuse(problems);
+  const saved = await saveCards(db, person.crewId, taken, person.name, now());
+  if (saved.ok) return json({ saved: taken.length });
+  return json(
+    { message: 'Changed by somebody meanwhile, nothing was written.', changed: saved.changed },
+    { status: 409 }
+  );
 };
 
 /** Imports a card: a new one, or the next revision of one with the same id. */

@@ -2,7 +2,7 @@ import { error, fail } from '@sveltejs/kit';
 import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
-import { findCard, saveCard } from '$lib/server/shelf/cards';
+import { cardRevisions, findCard, saveCard } from '$lib/server/shelf/cards';
 import { cardProblems } from '$core/product';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -11,6 +11,7 @@ export const load: PageServerLoad = async ({ params, locals }) => {
   if (!found) error(404, 'There is no such card on the shelf.');
   return {
     ...found,
+    revisions: (await cardRevisions(db, locals.person!.crewId, params.card)).slice(0, 12),
     mayPrice: may(locals.person!.role, 'edit prices'),
     mayEdit: may(locals.person!.role, 'edit cards')
   };

@@ -1,0 +1,53 @@
+import { houseRules, type HouseDocument } from '../../../core/house';
+import { fold, houseFigures, sameFigures, siteClimate, type HouseFigures } from '../../../core/job';
+import type { Db } from '../db/connect';
+import { findJobs, headsInStages } from '../jobs/jobs';
+import { knowledgeOf } from '../overview/knowledge';
+import { climateSpan, jobWeather } from '../overview/overview';
+import { forecastFor } from '../weather/forecasts';
+import { eventsOfJobs } from '../work-log/log';
+
+/** A live job before and after a change of house rules. */
+export interface HouseEffect {
+  jobId: string;
+  title: string;
+  before: HouseFigures;
+  after: HouseFigures;
+  same: boolean;
+}
+
+const MOST_JOBS = 12;
+
+/** What other house rules would do to the jobs that are planned, booked or under way: nothing is saved. */
+export async function houseEffects(
+  db: Db,
+  crewId: string,
+  document: HouseDocument,
+  nowMs: number,
+  ask: (query: string) => Promise<Response>
+): Promise<HouseEffect[]> {
+  const heads = await headsInStages(db, crewId, ['working', 'booked', 'planning'], MOST_JOBS);
+  const ids = heads.map((h) => h.id);
+  const [jobs, logs, before] = await Promise.all([
+    findJobs(db, crewId, ids),
+    eventsOfJobs(db, ids),
+    knowledgeOf(db, crewId)
+  ]);
+  const after = { ...before, house: houseRules(document) };
+  const out = await Promise.all(
+    jobs
+      .filter((j) => j.document.finish && j.document.surfaces.length)
+      .map(async (j): Promise<HouseEffect> => {
+        const { site } = j.document;
+        const forecast = site.setting === 'outdoor' ? await forecastFor(db, site, nowMs, ask) : null;
+        const span = climateSpan(fold(logs.get(j.id) ?? []), nowMs);
+        const climate = siteClimate(j.document, forecast && jobWeather(forecast.series, span), span);
+        const [a, b] = [before, after].map((k) => houseFigures(j.document, climate, k, nowMs)) as [
+          HouseFigures,
+          HouseFigures
+        ];
+        return { jobId: j.id, title: j.document.title, before: a, after: b, same: sameFigures(a, b) };
+      })
+  );
+  return out.sort((a, b) => Number(a.same) - Number(b.same) || a.title.localeCompare(b.title));
+}

@@ -1,0 +1,66 @@
+<script lang="ts">
+  import type { HouseFigures } from '$core/job';
+  import { decimals, showVolume, type UnitSystem } from '$core/units';
+  import type { HouseEffect } from '$lib/server/house/effect';
+  import { clock } from '../clock/clock.svelte';
+  import { whenWords } from '../words/time';
+
+  /** This week's jobs before and after a change of rules, those that change first. */
+  const { effects, units, timeZone }: { effects: readonly HouseEffect[]; units: UnitSystem; timeZone: string } =
+    $props();
+  const COLUMNS: { name: string; show: (f: HouseFigures) => string }[] = $derived([
+    { name: 'Oil to have', show: (f) => showVolume(f.haveL, units) },
+    { name: 'Money', show: (f) => decimals(f.costCents / 100, 2) },
+    { name: 'Hands on', show: (f) => `${decimals(f.personHours, 1)} h` },
+    { name: 'Batches', show: (f) => String(f.batches) },
+    { name: 'Rags', show: (f) => String(f.rags) },
+    { name: 'Visits', show: (f) => (f.visits === null ? 'no start' : String(f.visits)) },
+    {
+      name: 'Earliest finish',
+      show: (f) => (f.finishMs === null ? 'no start' : whenWords(f.finishMs, clock.now, timeZone))
+    }
+  ]);
+</script>
+
+<section class="mt-4" aria-label="What it would change">
+  <h2>What it would change</h2>
+  {#if effects.every((e) => e.same)}
+    <p class="mt-1">
+      {effects.length
+        ? `None of the ${effects.length} jobs planned or under way changes.`
+        : 'No job is planned or under way.'}
+    </p>
+  {/if}
+  <div class="scroll" role="region" aria-label="Jobs before and after" tabindex="-1">
+    <table class="ruled bg-sheet">
+      <thead
+        ><tr
+          ><th class="pl-3">Job</th>{#each COLUMNS as c (c.name)}<th class="num">{c.name}</th>{/each}</tr
+        ></thead
+      >
+      <tbody>
+        {#each effects as e (e.jobId)}
+          <tr class:same={e.same}>
+            <td class="pl-3"><a class="link" href="/jobs/{e.jobId}/load">{e.title}</a></td>
+            {#each COLUMNS as c (c.name)}
+              {@const [a, b] = [c.show(e.before), c.show(e.after)]}
+              <td class="num"
+                >{#if a === b}{a}{:else}<s class="dim">{a}</s><br /><b>{b}</b>{/if}</td
+              >
+            {/each}
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  </div>
+</section>
+
+<style>
+  .scroll {
+    position: relative;
+    overflow-x: auto;
+  }
+  .same td {
+    color: var(--ink-3);
+  }
+</style>

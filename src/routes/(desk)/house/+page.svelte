@@ -1,0 +1,310 @@
+<script lang="ts">
+  import { invalidate } from '$app/navigation';
+  import {
+    HOUSE_NUMBERS,
+    houseNumber,
+    houseOverrides,
+    houseRules,
+    optionOf,
+    schools,
+    type HouseDocument
+  } from '$core/house';
+  import type { HouseEffect } from '$lib/server/house/effect';
+  import { clock } from '$lib/ui/clock/clock.svelte';
+  import TextField from '$lib/ui/fields/TextField.svelte';
+  import HouseEffects from '$lib/ui/house/HouseEffects.svelte';
+  import Sign from '$lib/ui/marks/Sign.svelte';
+  import { fullDate } from '$lib/ui/words/time';
+  import type { PageProps } from './$types';
+
+  const { data }: PageProps = $props();
+  // What is being tried; the page's data is what holds.
+  // svelte-ignore state_referenced_locally
+  let draft = $state.raw<HouseDocument>(data.house.document);
+  // svelte-ignore state_referenced_locally
+  let revision = $state(data.house.revision);
+  let effects = $state.raw<HouseEffect[] | null>(null);
+  let problems = $state<{ path: string; problem: string }[]>([]);
+  let said = $state('');
+  let working = $state(false);
+  let newVan = $state('');
+  const rules = $derived(houseRules(draft));
+  const overrides = $derived(houseOverrides(rules, data.shelf));
+  const changed = $derived(JSON.stringify(draft) !== JSON.stringify(data.house.document));
+  const today = () => new Date(clock.now).toISOString().slice(0, 10);
+  const problemAt = (path: string) => problems.find((p) => p.path.startsWith(path))?.problem;
+
+  function edit(next: HouseDocument) {
+    draft = next;
+    effects = null;
+    said = '';
+    problems = [];
+  }
+  function choose(id: string, option: string, preset: string) {
+    const { [id]: before, ...others } = draft.choices;
+    edit({
+      ...draft,
+      choices: option === preset ? others : { ...others, [id]: { option, reason: before?.reason ?? '', date: today() } }
+    });
+  }
+  const reason = (id: string, text: string) => {
+    const own = draft.choices[id];
+    if (own) edit({ ...draft, choices: { ...draft.choices, [id]: { ...own, reason: text } } });
+  };
+  function number(path: string, text: string) {
+    const value = Number(text.replace(',', '.'));
+    const { [path]: before, ...others } = draft.numbers;
+    if (text.trim() === '') edit({ ...draft, numbers: others });
+    else edit({ ...draft, numbers: { ...others, [path]: { value, reason: before?.reason ?? '', date: today() } } });
+  }
+  const numberReason = (path: string, text: string) => {
+    const own = draft.numbers[path];
+    if (own) edit({ ...draft, numbers: { ...draft.numbers, [path]: { ...own, reason: text } } });
+  };
+  async function send(method: 'POST' | 'PUT', url: string, body: unknown) {
+    working = true;
+    try {
+      const r = await fetch(url, {
+        method,
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body)
+      });
+      return { status: r.status, answer: await r.json() };
+    } catch {
+      return {
+        status: 0,
+        answer: { problems: [{ path: '', problem: 'The server is out of reach. Nothing was written.' }] }
+      };
+    } finally {
+      working = false;
+    }
+  }
+  /** A rule without its reason is not saved: the reason is what the next one reads. */
+  function missingReasons() {
+    const missing = [
+      ...Object.entries(draft.choices).map(([id, c]) => ({ path: `/choices/${id}/reason`, reason: c.reason })),
+      ...Object.entries(draft.numbers).map(([id, n]) => ({ path: `/numbers/${id}/reason`, reason: n.reason }))
+    ].filter((x) => !x.reason.trim());
+    problems = missing.map((m) => ({ path: m.path, problem: 'Say why: the next one who reads it must know.' }));
+    return missing.length > 0;
+  }
+  async function preview() {
+    if (missingReasons()) return;
+    const { status, answer } = await send('POST', '/api/house/effect', draft);
+    if (status === 200) effects = answer.jobs;
+    else problems = answer.problems ?? [{ path: '', problem: answer.message }];
+  }
+  async function save() {
+    if (missingReasons()) return;
+    const { status, answer } = await send('PUT', '/api/house', { document: draft, revision });
+    if (status === 200) {
+      revision = answer.revision;
+      effects = null;
+      said = `Saved as revision ${revision}.`;
+      await invalidate('basket:house');
+    } else if (status === 409) {
+      problems = [
+        {
+          path: '',
+          problem: `${answer.by} changed the rules meanwhile. Theirs are shown; nothing of yours was written.`
+        }
+      ];
+      draft = answer.document;
+      revision = answer.revision;
+      await invalidate('basket:house');
+    } else problems = answer.problems ?? [{ path: '', problem: answer.message }];
+  }
+</script>
+
+<svelte:head><title>House rules · Basket</title></svelte:head>
+
+<main class="p-5">
+  <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
+    <h1>House rules</h1>
+    <span class="dim"
+      >Where good crews differ, and how this one does it. A product's own limit always wins.
+      {data.house.changedAt
+        ? `Revision ${data.house.revision}, ${data.house.changedBy}, ${fullDate(data.house.changedAt.getTime(), data.crew.home.timeZone)}`
+        : 'All as preset'}</span
+    >
+    <a class="btn line ml-auto" href="/api/house" download>Export</a>
+  </div>
+  {#if problems.some((p) => p.path === '')}<p class="mt-3 bg-check-fill px-4 py-2 font-semibold" role="alert">
+      {problems.find((p) => p.path === '')!.problem}
+    </p>{/if}
+  {#if said}<p class="mt-3 flex gap-2 font-semibold text-go" role="status"><Sign kind="go" />{said}</p>{/if}
+
+  <div class="rules">
+    {#each schools as s (s.id)}
+      {@const now = optionOf(s, draft)}
+      {@const own = draft.choices[s.id]}
+      <section aria-label={s.question}>
+        <h2>{s.question}</h2>
+        <div class="opts" role="radiogroup" aria-label={s.question}>
+          {#each s.options as o (o.id)}
+            <button
+              role="radio"
+              aria-checked={o.id === now.id}
+              class:on={o.id === now.id}
+              disabled={!data.mayEdit}
+              onclick={() => choose(s.id, o.id, s.preset)}
+            >
+              <b>{o.name}{o.id === s.preset ? ' (preset)' : ''}</b><span>{o.text}</span>
+            </button>
+          {/each}
+        </div>
+        {#if own}
+          <TextField
+            label="Our reason"
+            value={own.reason}
+            maxlength={300}
+            disabled={!data.mayEdit}
+            oninput={(e) => reason(s.id, e.currentTarget.value)}
+            errors={problemAt(`/choices/${s.id}`) ? [problemAt(`/choices/${s.id}`)!] : null}
+            hint="since {own.date}"
+          />
+        {:else}<p class="dim text-[13.5px]">{s.reason}</p>{/if}
+        {#each overrides.filter((o) => o.rule === s.id) as o (o.product)}
+          <p class="over"><Sign kind="check" size={14} /><span><b>{o.product}</b> {o.text}: the label wins.</span></p>
+        {/each}
+      </section>
+    {/each}
+  </div>
+
+  <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Numbers of the house</h2>
+  <div class="numbers">
+    {#each HOUSE_NUMBERS as n (n.path)}
+      {@const own = draft.numbers[n.path]}
+      <section aria-label={n.name}>
+        <TextField
+          label="{n.name}, {n.unit}"
+          inputmode="decimal"
+          value={houseNumber(rules, n.path)}
+          disabled={!data.mayEdit}
+          onchange={(e) => number(n.path, e.currentTarget.value)}
+          errors={problemAt(`/numbers/${n.path}/value`) ? [problemAt(`/numbers/${n.path}/value`)!] : null}
+          hint={own ? `ours since ${own.date}; empty takes the preset` : 'preset'}
+        />
+        {#if own}<TextField
+            label="Our reason"
+            value={own.reason}
+            maxlength={300}
+            disabled={!data.mayEdit}
+            oninput={(e) => numberReason(n.path, e.currentTarget.value)}
+            errors={problemAt(`/numbers/${n.path}/reason`) ? [problemAt(`/numbers/${n.path}/reason`)!] : null}
+          />{/if}
+        {#each overrides.filter((o) => o.rule === n.path) as o (o.product)}
+          <p class="over"><Sign kind="check" size={14} /><span><b>{o.product}</b> {o.text}.</span></p>
+        {/each}
+      </section>
+    {/each}
+  </div>
+
+  <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Vans</h2>
+  <div class="mt-3 flex flex-wrap items-end gap-3">
+    {#each draft.vans as v (v)}
+      <span class="flex items-center gap-2 border border-rule bg-sheet px-3 py-2"
+        ><b>{v}</b>{#if data.mayEdit}<button
+            class="link"
+            aria-label="Van {v}: take it out"
+            onclick={() => edit({ ...draft, vans: draft.vans.filter((x) => x !== v) })}>take it out</button
+          >{/if}</span
+      >
+    {:else}<p class="dim">No van yet: the load list asks for none.</p>{/each}
+    {#if data.mayEdit}
+      <div class="w-48"><TextField label="Another van" bind:value={newVan} maxlength={40} /></div>
+      <button
+        class="btn line"
+        disabled={!newVan.trim() || draft.vans.includes(newVan.trim())}
+        onclick={() => {
+          edit({ ...draft, vans: [...draft.vans, newVan.trim()] });
+          newVan = '';
+        }}>Add the van</button
+      >
+    {/if}
+  </div>
+
+  {#if data.mayEdit}
+    <div class="save">
+      <button class="btn line" disabled={!changed || working} onclick={preview}>What it would change this week</button>
+      <button class="btn" disabled={!changed || working} onclick={save}>Save the rules</button>
+      {#if changed}<button class="btn line" disabled={working} onclick={() => edit(data.house.document)}
+          >As they were</button
+        >{/if}
+      {#if problems.length}<span class="font-semibold text-stop" role="alert">{problems.length} to settle first</span
+        >{/if}
+    </div>
+  {:else}<p class="dim mt-6">A lead sets the house rules.</p>{/if}
+  {#if effects}<HouseEffects {effects} units={data.person.units} timeZone={data.crew.home.timeZone} />{/if}
+</main>
+
+<style>
+  .rules {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(min(400px, 100%), 1fr));
+    gap: 22px 28px;
+    margin-top: 18px;
+  }
+  .rules section {
+    display: grid;
+    gap: 8px;
+    align-content: start;
+  }
+  .rules h2 {
+    border-bottom: 1.5px solid var(--ink);
+    padding-bottom: 3px;
+  }
+  .opts button {
+    display: grid;
+    width: 100%;
+    text-align: left;
+    padding: 8px 12px;
+    min-height: 48px;
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    border-left: 6px solid var(--rule);
+    margin-bottom: 4px;
+  }
+  .opts button.on {
+    border: 1.5px solid var(--ink);
+    border-left: 6px solid var(--ink);
+  }
+  .opts button:disabled {
+    cursor: default;
+    color: var(--ink);
+  }
+  .opts span {
+    font-size: 13.5px;
+    color: var(--ink-2);
+  }
+  .over {
+    display: flex;
+    gap: 6px;
+    align-items: baseline;
+    font-size: 13px;
+    color: var(--check);
+  }
+  .numbers {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(min(260px, 100%), 1fr));
+    gap: 16px 24px;
+    margin-top: 12px;
+  }
+  .numbers section {
+    display: grid;
+    gap: 6px;
+    align-content: start;
+  }
+  .save {
+    position: sticky;
+    bottom: 0;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 10px;
+    align-items: center;
+    margin-top: 28px;
+    padding: 12px 0;
+    background: var(--paper);
+    border-top: 1.5px solid var(--ink);
+  }
+</style>
