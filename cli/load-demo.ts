@@ -1,17 +1,10 @@
 /** Brings the database up to date and loads the demo world; prints how to sign in. */
-import { readdirSync, readFileSync } from 'node:fs';
 import { now } from '../src/lib/server/clock';
 import { connect, migrateDatabase } from '../src/lib/server/db/connect';
-import { loadDemo, type DemoWorld } from '../src/lib/server/demo/load';
+import { loadDemo } from '../src/lib/server/demo/load';
+import { readDemoWorld } from './demo-world';
 
-const read = (file: string) => JSON.parse(readFileSync(`demo/${file}`, 'utf8'));
-const world: DemoWorld = {
-  crew: read('crew.json'),
-  cards: read('cards.json'),
-  jobs: readdirSync('demo/jobs')
-    .sort()
-    .map((file) => ({ file, ...read(`jobs/${file}`) }))
-};
+const world = readDemoWorld();
 const url = process.env.DATABASE_URL!;
 await migrateDatabase(url);
 const { pool, db } = connect(url);

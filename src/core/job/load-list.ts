@@ -113,11 +113,13 @@ function coatItems(
   ]);
 }
 
+const coatWords = (coats: readonly number[]) => `coat${coats.length > 1 ? 's' : ''} ${coats.join(', ')}`;
+
 /** Tins of a product: those from stock by lot, then those to buy; all of them on the first visit that needs them. */
 function oilItems(p: ProductLoad, visit: readonly number[], card: ProductCard): LoadItem[] {
   if (!visit.includes(p.coats[0]!)) {
     const what = `${p.name}, ${p.colour}`;
-    return [item('oil', `${what}, what is left`, 1, `coats ${p.coats.filter((n) => visit.includes(n)).join(', ')}`)];
+    return [item('oil', `${what}, what is left`, 1, coatWords(p.coats.filter((n) => visit.includes(n))))];
   }
   const code = card.pairCode ? `, pair code ${card.pairCode}` : '';
   return p.buy.flatMap((line) => {
@@ -130,7 +132,7 @@ function oilItems(p: ProductLoad, visit: readonly number[], card: ProductCard): 
         })
       ),
       ...line.tins.map((t) =>
-        item('oil', `${what}, ${t.volumeMl} ml`, t.count, `coats ${p.coats.join(', ')}${code}`, { from: 'buy' })
+        item('oil', `${what}, ${t.volumeMl} ml`, t.count, `${coatWords(p.coats)}${code}`, { from: 'buy' })
       )
     ];
   });

@@ -148,20 +148,28 @@ export const cardDifferences = (mine: ProductCard, theirs: ProductCard): CardDif
 export const mergedCard = (mine: ProductCard, theirs: ProductCard, take: readonly string[]): ProductCard =>
   take.reduce((card, path) => withCardValue(card, path, cardValue(theirs, path)), mine);
 
+/** A row of a card's table in words. */
+function rowWords(row: Record<string, unknown>): string {
+  if ('method' in row) {
+    const { method, dwellMinMinutes: from, dwellMaxMinutes: to } = row;
+    return to === undefined
+      ? `${String(method)}, left`
+      : `${String(method)}, wiped after ${Number(from ?? 0)}–${Number(to)} min`;
+  }
+  if ('volumeMl' in row)
+    return `${String(row.of)} ${Number(row.volumeMl)} ml at ${(Number(row.priceCents) / 100).toFixed(2)}`;
+  if ('parts' in row) return `${Number(row.parts)} ${String(row.role)} (${Number(row.densityKgPerL)} kg/L)`;
+  return Object.values(row).map(String).join(' ');
+}
+
 /** A field's value in words, for reading and for conflicts. */
 export function cardValueWords(value: unknown): string {
   if (value === undefined || value === '') return 'not given';
   if (value === true) return 'yes';
   if (value === false) return 'no';
   if (!Array.isArray(value)) return String(value);
+  if (value.length === 0) return 'none';
   return value
-    .map((v) =>
-      typeof v === 'object' && v !== null
-        ? Object.entries(v as Record<string, unknown>)
-            .filter(([k]) => k !== 'id')
-            .map(([k, x]) => (typeof x === 'string' ? x : `${k} ${String(x)}`))
-            .join(' ')
-        : String(v)
-    )
+    .map((v) => (typeof v === 'object' && v !== null ? rowWords(v as Record<string, unknown>) : String(v)))
     .join('; ');
 }

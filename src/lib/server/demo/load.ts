@@ -6,9 +6,12 @@ import {
   type JobDocument,
   type NewEvent
 } from '../../../core/job';
-import type { ProductCard } from '../../../core/product';
+import type { HouseDocument } from '../../../core/house';
+import { atLabel, type ProductCard } from '../../../core/product';
+import type { StockTin } from '../../../core/stock';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
 import { checkJobDocument } from '../../../formats/job-json';
+import { houseRules } from '../../../formats/validate/gen/houseRules.gen.js';
 import { newEvent } from '../../../formats/validate/gen/newEvent.gen.js';
 import { productCard } from '../../../formats/validate/gen/productCard.gen.js';
 import { check, type Checked } from '../../../formats/validate/validate';
@@ -17,7 +20,9 @@ import type { Role } from '../accounts/permissions';
 import { addPerson, createCrew, listPeople, type NewCrew } from '../accounts/people';
 import type { Db } from '../db/connect';
 import { createJob } from '../jobs/jobs';
+import { saveHouse } from '../house/house-rules';
 import { saveCard } from '../shelf/cards';
+import { addTin } from '../stock/stock';
 import { storePhoto } from '../photos/photos';
 import { keptPicture } from '../photos/picture';
 import { appendEvents } from '../work-log/append';
@@ -31,7 +36,11 @@ export interface DemoWorld {
     workingHours: NewCrew['workingHours'];
     password: string;
     people: { name: string; email: string; role: string }[];
+    house: unknown;
   };
+  stock: (Omit<StockTin, 'id' | 'boughtOn' | 'openedOn'> & { bought: string; opened?: string })[];
+  /** Jobs of the last two years, a line each: what was laid, when, and what it took. */
+  history: PastJob[];
   cards: unknown[];
   jobs: {
     file: string;
@@ -40,6 +49,25 @@ export interface DemoWorld {
     events: { at: string; by: string; type: string; data: unknown }[];
     photos?: (DemoPicture & { at: string; by: string; surface: string; stage: string })[];
   }[];
+}
+
+/** A finished job of the past, as far as the log teaches from it. */
+interface PastJob {
+  title: string;
+  client: string;
+  place: string;
+  setting: 'indoor' | 'outdoor';
+  kind: string;
+  face: string;
+  speciesId: string;
+  areaM2: number;
+  lastGrit: number;
+  sawn: boolean;
+  productId: string;
+  colour: string;
+  method: string;
+  people: number;
+  coats: { daysAgo: number; usedL: number; guessed?: boolean; judged?: { counts: boolean; reason: string } }[];
 }
 
 const UNIT_MS = { m: MINUTE_MS, h: HOUR_MS, d: DAY_MS } as const;
@@ -57,10 +85,25 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
   for (const p of others) need(await addPerson(db, crewId, person(p), nowMs), p.email);
   const cards = world.cards.map((c) => sound(check<ProductCard>(productCard, c), 'a card'));
   for (const c of cards) await saveCard(db, crewId, c, 0, lead!.name, nowMs);
+  const house = sound(check<HouseDocument>(houseRules, world.crew.house), 'the house rules');
+  await saveHouse(db, crewId, house, 0, lead!.name, nowMs);
+  for (const { bought, opened, ...t } of world.stock)
+    await addTin(
+      db,
+      crewId,
+      { ...t, boughtOn: dayOf(ago(bought, nowMs)), ...(opened && { openedOn: dayOf(ago(opened, nowMs)) }) },
+      lead!.name,
+      ago(bought, nowMs)
+    );
   const people = new Map((await listPeople(db, crewId)).map((p) => [p.name, p]));
+  const [example] = world.jobs;
+  for (const past of world.history)
+    await loadPast(db, crewId, past, example!.document, cards, people.get(lead!.name)!, nowMs);
   // The last of the list is made first, so that the busiest job was changed last.
   for (const j of [...world.jobs].reverse()) {
-    const products = cards.filter((c) => c.id === j.document.finish?.productId);
+    const { finish } = j.document;
+    const used = new Set(finish && [finish.productId, ...(finish.coats ?? []).map((c) => c.productId)]);
+    const products = cards.filter((c) => used.has(c.id));
     const document = sound(checkJobDocument({ ...j.document, products }), j.file);
     if (j.start === 'best') document.startAt = bestStart(document, nowMs);
     const id = await createJob(db, crewId, document, lead!.name, nowMs);
@@ -87,6 +130,83 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
     }
   }
   return { crewId };
+}
+
+const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10);
+
+/** Loads a past job: its document on the site of an example, its coats opened, closed and handed over. */
+async function loadPast(
+  db: Db,
+  crewId: string,
+  past: PastJob,
+  example: Omit<JobDocument, 'products'>,
+  cards: readonly ProductCard[],
+  who: { id: string; name: string },
+  nowMs: number
+): Promise<void> {
+  const document = sound(
+    checkJobDocument({
+      format: example.format,
+      version: example.version,
+      title: past.title,
+      client: { name: past.client },
+      site: { ...example.site, place: `${past.place}, Saltmarsh Wick`, setting: past.setting },
+      crew: { people: past.people },
+      surfaces: [
+        {
+          id: 'surface',
+          name: past.title,
+          kind: past.kind,
+          speciesId: past.speciesId,
+          thicknessM: 0.027,
+          lastGrit: past.lastGrit,
+          waterPopped: false,
+          weathered: false,
+          shape: { type: 'area', areaM2: past.areaM2 },
+          faces: [
+            {
+              id: 'face',
+              kind: past.face,
+              texture: past.sawn ? 'sawn' : 'sanded',
+              profile: 'flat',
+              coats: past.coats.length,
+              areaM2: past.areaM2
+            }
+          ]
+        }
+      ],
+      finish: { productId: past.productId, colour: past.colour, method: past.method, bareWood: true },
+      living: { traffic: 'home', sun: 1, wet: 'dry', soap: 'proper soap' },
+      usedForFood: false,
+      products: cards.filter((c) => c.id === past.productId).map(atLabel)
+    }),
+    past.title
+  );
+  const id = await createJob(db, crewId, document, who.name, nowMs);
+  const made = (daysAgo: number, type: string, data: unknown, i: number) =>
+    sound(
+      check<NewEvent>(newEvent, {
+        id: eventId(nowMs, i),
+        at: Math.round(nowMs - daysAgo * DAY_MS),
+        device: 'demo',
+        type,
+        data
+      }),
+      `${past.title}, event ${i}`
+    );
+  const events = past.coats.flatMap((c, i) => [
+    made(c.daysAgo, 'coat.opened', { coat: i + 1 }, 3 * i),
+    made(c.daysAgo - 0.1, 'coat.closed', { coat: i + 1, usedL: c.usedL, guessed: c.guessed ?? false }, 3 * i + 1),
+    ...(c.judged ? [made(c.daysAgo - 1, 'coat.judged', { coat: i + 1, ...c.judged }, 3 * i + 2)] : [])
+  ]);
+  await appendEvents(
+    db,
+    crewId,
+    id,
+    [...events, made(past.coats.at(-1)!.daysAgo - 3, 'handed.over', {}, 99)],
+    who,
+    nowMs
+  );
 }
 
 function bestStart(job: JobDocument, nowMs: number): string | undefined {

@@ -1,11 +1,11 @@
-import { readdirSync, readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DAY_MS, HOUR_MS } from '../../../core/units';
 import { answerPosition } from '../../../stand-ins/weather-desk';
 import { deckJob, floorJob, NOW } from '../../../../tests/fixtures';
 import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { listPeople } from '../accounts/people';
-import { loadDemo, type DemoWorld } from '../demo/load';
+import { readDemoWorld } from '../../../../cli/demo-world';
+import { loadDemo } from '../demo/load';
 import { createJob, findJob, listJobs, saveJob } from '../jobs/jobs';
 import { newJobDocument } from '../jobs/new-job';
 import { listCards } from '../shelf/cards';
@@ -140,16 +140,7 @@ describe('surfaces in care', () => {
 
 describe('the demo world', () => {
   it('loads through the same schemas as any import, one job in each state', async () => {
-    const read = (file: string) => JSON.parse(readFileSync(`demo/${file}`, 'utf8'));
-    const world: DemoWorld = {
-      crew: read('crew.json'),
-      cards: read('cards.json'),
-      jobs: readdirSync('demo/jobs')
-        .sort()
-        .map((file) => ({ file, ...read(`jobs/${file}`) }))
-    };
-    const stamp = `${Date.now()}-`;
-    world.crew.people.forEach((p) => (p.email = stamp + p.email));
+    const world = readDemoWorld();
     const { crewId } = await loadDemo(conn.db, world, NOW);
     expect(await listPeople(conn.db, crewId)).toHaveLength(4);
     expect((await listCards(conn.db, crewId)).length).toBe(16);
@@ -168,11 +159,7 @@ describe('the demo world', () => {
     expect(lines[0]!.deadlines[0]).toMatchObject({ kind: 'wipe', bay: 3 });
   });
   it('refuses a world that does not fit, by its file', async () => {
-    const world = {
-      crew: JSON.parse(readFileSync('demo/crew.json', 'utf8')),
-      cards: [{ id: 'x' }],
-      jobs: []
-    } as DemoWorld;
+    const world = { ...readDemoWorld(), cards: [{ id: 'x' }], jobs: [] };
     world.crew.people.forEach((p) => (p.email = `bad-${Date.now()}-${p.email}`));
     await expect(loadDemo(conn.db, world, NOW)).rejects.toThrow(/a card: \/name is missing/);
   });

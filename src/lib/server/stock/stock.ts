@@ -144,10 +144,14 @@ async function drawBatch(
   const card = coatCard(document, event.data.coat);
   if (!card) return;
   const kits = card.packs.some((p) => p.of === 'kit');
-  for (const c of event.data.components) {
-    if (c.role === 'thinner' || c.lot.trim() === '') continue;
-    // A kit's tin holds both parts: its oil's lot stands for the whole.
-    const of = kits ? ('kit' as const) : c.role;
+  const parts = event.data.components.filter((c) => c.role !== 'thinner');
+  // A kit's tin holds both parts: its oil's lot stands for the whole.
+  const drawn = kits
+    ? parts.filter((c) => c.role === 'oil').map((c) => ({ ...c, litres: parts.reduce((s, x) => s + x.litres, 0) }))
+    : parts;
+  for (const c of drawn) {
+    if (c.lot.trim() === '') continue;
+    const of = kits ? ('kit' as const) : (c.role as 'oil' | 'hardener');
     const rows = await tx
       .select()
       .from(tin)

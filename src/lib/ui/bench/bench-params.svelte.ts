@@ -24,7 +24,7 @@ export class BenchParams {
     const url = new URL(location.href);
     url.search = new URLSearchParams(this.#values).toString();
     // Only the address follows, the page is the same.
-    // eslint-disable-next-line svelte/no-navigation-without-resolve
+
     replaceState(url, {});
   }
 }

@@ -15,7 +15,7 @@
 </script>
 
 <section aria-label="What the card says">
-  <h2 class="border-b-[1.5px] border-ink pb-1">What the card says</h2>
+  <h2 class="border-b-[1.5px] border-ink pb-1">What the card of {card.name} says</h2>
   <table class="ruled">
     <tbody>
       {#each [['First coat', 'first'], ['Later coats', 'later'], ['Maintenance', 'maintenance']] as const as [word, position] (position)}

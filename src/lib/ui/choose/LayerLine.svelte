@@ -3,7 +3,7 @@
   import Sign from '../marks/Sign.svelte';
 
   /** What the layer rules say of a pair: word, reason, cure. */
-  const { finding: l }: { finding: LayerFinding } = $props();
+  const { finding: l, below }: { finding: LayerFinding; below: readonly number[] } = $props();
   const WORDS: Record<LayerFinding['result'], string> = {
     fine: 'Fine',
     wait: 'Wait',
@@ -13,14 +13,22 @@
     'test patch': 'Test patch first',
     no: 'No'
   };
+  const word = $derived(
+    l.result === 'denib' && l.cutBack !== 'denib'
+      ? l.cutBack === 'abrade'
+        ? 'Abrade'
+        : 'Nothing between'
+      : WORDS[l.result]
+  );
   const sign = $derived(l.severity === 'stop' ? 'stop' : l.severity === 'check' ? 'check' : 'go');
 </script>
 
 <p class="layer {l.severity}" data-result={l.result}>
   <Sign kind={sign} size={16} />
   <span
-    ><b>{WORDS[l.result]}.</b> Over coat {l.below}: {l.reason}{#if l.cure && l.severity !== 'go'}
-      <span class="cure">{l.cure}</span>{/if}</span
+    ><b>{word}.</b> Over coat{below.length > 1 ? 's' : ''}
+    {below.join(' and ')}: {l.reason}{#if l.cure && l.severity !== 'go'}{' '}<span class="cure">{l.cure}</span
+      >{/if}</span
   >
 </p>
 

@@ -190,12 +190,14 @@
               placeholder="as the card says"
               oninput={(e) => text(s.id, 'recipe', e.currentTarget.value)}
             />
-            <TextField
-              label="Note"
-              value={s.note ?? ''}
-              maxlength={600}
-              oninput={(e) => text(s.id, 'note', e.currentTarget.value)}
-            />
+            <div class="whole">
+              <TextField
+                label="Note"
+                value={s.note ?? ''}
+                maxlength={600}
+                oninput={(e) => text(s.id, 'note', e.currentTarget.value)}
+              />
+            </div>
             <Tick
               label="Water popped"
               checked={s.waterPopped}
@@ -309,6 +311,9 @@
     grid-template-columns: 1fr 1fr;
     gap: 10px 14px;
     margin-top: 12px;
+  }
+  .fields .whole {
+    grid-column: 1 / -1;
   }
   @media (max-width: 560px) {
     .fields {

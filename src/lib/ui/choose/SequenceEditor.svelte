@@ -1,6 +1,6 @@
 <script lang="ts">
   import { dragHandleZone, dragHandle } from 'svelte-dnd-action';
-  import { cardOf, CUT_BACKS, type CutBack } from '$core/job';
+  import { cardOf, CUT_BACKS, type CutBack, type LayerFinding } from '$core/job';
   import type { ProductCard } from '$core/product';
   import { decimals, showVolume } from '$core/units';
   import Choice from '../fields/Choice.svelte';
@@ -33,6 +33,17 @@
   );
   const find = (id: string) => shelf.find((c) => c.id === id) ?? desk.document.products.find((c) => c.id === id);
 
+  /** What the rules say of a coat over those below it, each ruling once. */
+  function rulings(above: number) {
+    if (dragged) return [];
+    const out: { finding: LayerFinding; below: number[] }[] = [];
+    for (const l of desk.plan.layers.filter((x) => x.above === above)) {
+      const same = out.find((r) => r.finding.rule === l.rule && r.finding.severity === l.severity);
+      if (same) same.below.push(l.below);
+      else out.push({ finding: l, below: [l.below] });
+    }
+    return out;
+  }
   function drop(items: { id: number }[]) {
     dragged = null;
     desk.edit((d) =>
@@ -65,8 +76,8 @@
       {@const card = cardOf(desk.document, c.productId)}
       {@const planned = desk.plan.coats.find((p) => p.number === i + 1)}
       <li>
-        {#each desk.plan.layers.filter((l) => l.above === i + 1 && !dragged) as l (l.below)}
-          <LayerLine finding={l} />
+        {#each rulings(i + 1) as r (r.finding.rule)}
+          <LayerLine finding={r.finding} below={r.below} />
         {/each}
         <div class="coat" class:open={openAt === i}>
           <span class="grip" use:dragHandle aria-label="Move coat {i + 1}">

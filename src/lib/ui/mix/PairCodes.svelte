@@ -74,7 +74,6 @@
     {/if}
   </div>
   {#if scanning}
-    <!-- svelte-ignore a11y_media_has_caption -->
     <video bind:this={video} playsinline muted class="mt-2 w-full"></video>
     <button type="button" class="btn line mt-2" onclick={() => (scanning = null)}>Stop looking</button>
   {/if}

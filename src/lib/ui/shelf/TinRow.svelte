@@ -23,6 +23,7 @@
   let place = $state('');
   let note = $state('');
   let wrong = $state('');
+  const day = (iso: string) => fullDate(Date.parse(iso), 'UTC');
   const old = $derived(untilMs !== null && untilMs < clock.now);
   const title = $derived(`${tin.of === 'hardener' ? 'Hardener' : tin.colour}, lot ${tin.lot}`);
 
@@ -66,7 +67,9 @@
   <div>
     <b>{title}</b>{tin.pairCode ? `, pair code ${tin.pairCode}` : ''}
     <span class="dim"
-      >{tin.place}. {tin.openedOn ? `Opened ${tin.openedOn}` : `Bought ${tin.boughtOn}`}{untilMs
+      >{tin.place[0]!.toUpperCase() + tin.place.slice(1)}. {tin.openedOn
+        ? `Opened ${day(tin.openedOn)}`
+        : `Bought ${day(tin.boughtOn)}`}{untilMs
         ? `, ${old ? 'was good' : 'good'} until ${fullDate(untilMs, timeZone)}`
         : ''}</span
     >

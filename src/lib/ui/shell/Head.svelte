@@ -19,7 +19,6 @@
     { href: '/jobs', name: 'Jobs', here: (p: string) => p.startsWith('/jobs') },
     { href: '/care', name: 'Care', here: (p: string) => p.startsWith('/care') },
     { href: '/shelf', name: 'Shelf', here: (p: string) => p.startsWith('/shelf') },
-    { href: '/shelf', name: 'Shelf', here: (p: string) => p.startsWith('/shelf') },
     { href: '/bench', name: 'Bench', here: (p: string) => p.startsWith('/bench') },
     { href: '/log', name: 'Log', here: (p: string) => p.startsWith('/log') }
   ] as const;

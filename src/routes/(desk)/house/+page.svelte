@@ -7,7 +7,8 @@
     houseRules,
     optionOf,
     schools,
-    type HouseDocument
+    type HouseDocument,
+    type HouseOverride
   } from '$core/house';
   import type { HouseEffect } from '$lib/server/house/effect';
   import { clock } from '$lib/ui/clock/clock.svelte';
@@ -116,6 +117,17 @@
   }
 </script>
 
+{#snippet winners(list: HouseOverride[])}
+  {#if list.length}
+    <details class="over">
+      <summary>The label wins for {list.map((o) => o.product).join(', ')}</summary>
+      <ul>
+        {#each list as o (o.product)}<li><b>{o.product}</b> {o.text}.</li>{/each}
+      </ul>
+    </details>
+  {/if}
+{/snippet}
+
 <svelte:head><title>House rules · Basket</title></svelte:head>
 
 <main class="p-5">
@@ -164,9 +176,7 @@
             hint="since {own.date}"
           />
         {:else}<p class="dim text-[13.5px]">{s.reason}</p>{/if}
-        {#each overrides.filter((o) => o.rule === s.id) as o (o.product)}
-          <p class="over"><Sign kind="check" size={14} /><span><b>{o.product}</b> {o.text}: the label wins.</span></p>
-        {/each}
+        {@render winners(overrides.filter((o) => o.rule === s.id))}
       </section>
     {/each}
   </div>
@@ -193,9 +203,7 @@
             oninput={(e) => numberReason(n.path, e.currentTarget.value)}
             errors={problemAt(`/numbers/${n.path}/reason`) ? [problemAt(`/numbers/${n.path}/reason`)!] : null}
           />{/if}
-        {#each overrides.filter((o) => o.rule === n.path) as o (o.product)}
-          <p class="over"><Sign kind="check" size={14} /><span><b>{o.product}</b> {o.text}.</span></p>
-        {/each}
+        {@render winners(overrides.filter((o) => o.rule === n.path))}
       </section>
     {/each}
   </div>
@@ -278,11 +286,11 @@
     color: var(--ink-2);
   }
   .over {
-    display: flex;
-    gap: 6px;
-    align-items: baseline;
-    font-size: 13px;
-    color: var(--check);
+    font-size: 13.5px;
+  }
+  .over summary {
+    min-height: 26px;
+    color: var(--ink-2);
   }
   .numbers {
     display: grid;

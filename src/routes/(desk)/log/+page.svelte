@@ -138,7 +138,7 @@
                       class="block text-[12.5px] {off < 0.9 ? 'text-check' : 'dim'}"
                       >{k.known.coats === 0
                         ? 'card alone'
-                        : `${off < 1 ? '' : '+'}${decimals((off - 1) * 100, 0)} %`}</span
+                        : `${off < 1 ? '−' : '+'}${decimals(Math.abs(off - 1) * 100, 0)} %`}</span
                     ></td
                   >
                   <td class="num">{k.known.coats}</td>

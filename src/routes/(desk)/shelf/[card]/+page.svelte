@@ -18,8 +18,16 @@
     const v = cardValue(card, f.path);
     if (f.unit === 'share' && typeof v === 'number') return `${decimals(v * 100, 1, true)} %`;
     if (f.unit === '°C' && typeof v === 'number') return showTemperature(v, data.person.units, 0).replace(/ ?°C$/, '');
-    return cardValueWords(v).replaceAll('-', ' ');
+    if (f.unit === 'P') return `P${String(v)}`;
+    if (f.path.endsWith('.label.low')) {
+      const high = cardValue(card, f.path.replace(/low$/, 'high'));
+      return v === high ? String(v) : `${String(v)}–${String(high)}`;
+    }
+    return f.kind === 'choice' || f.kind === 'list' ? cardValueWords(v).replaceAll('-', ' ') : cardValueWords(v);
   };
+  /** The upper end of a span stands with its lower one, the id in the address. */
+  const isRead = (f: CardField) =>
+    cardValue(card, f.path) !== undefined && !f.path.endsWith('.label.high') && f.path !== 'note' && f.path !== 'id';
   const errors = $derived((form && 'errors' in form ? form.errors : {}) as Record<string, string | undefined>);
   const first = $derived(card.spreadRateM2PerL.first);
 </script>
@@ -66,10 +74,12 @@
             <table class="ruled">
               <caption>{g}</caption>
               <tbody>
-                {#each CARD_FIELDS.filter((f) => f.group === g && cardValue(card, f.path) !== undefined && f.path !== 'note') as f (f.path)}
+                {#each CARD_FIELDS.filter((f) => f.group === g && isRead(f)) as f (f.path)}
                   <tr class:house={f.path.includes('.house.')}
-                    ><td>{f.name}</td><td class="val"
-                      >{words(f)}{#if f.unit}&nbsp;<span class="dim">{f.unit === 'share' ? '' : f.unit}</span>{/if}</td
+                    ><td>{f.name.replace(/, from$/, '')}</td><td class="val"
+                      >{words(f)}{#if f.unit}&nbsp;<span class="dim"
+                          >{f.unit === 'share' || f.unit === 'P' ? '' : f.unit}</span
+                        >{/if}</td
                     ></tr
                   >
                 {/each}

@@ -113,7 +113,9 @@
       <ul>
         {#each warnings as w (w.kind + w.tins.join())}
           <li class="flex gap-2 border-b border-rule py-2 text-[14px]">
-            <Sign kind={SIGN[w.kind]} size={16} /><span><b class="first-letter:uppercase">{w.kind}.</b> {w.text}</span>
+            <Sign kind={SIGN[w.kind]} size={16} /><span
+              ><b>{w.kind[0]!.toUpperCase() + w.kind.slice(1)}.</b> {w.text}</span
+            >
           </li>
         {:else}<li class="flex gap-2 py-2 text-go"><Sign kind="go" />Nothing is old, mixed or skinning.</li>{/each}
       </ul>

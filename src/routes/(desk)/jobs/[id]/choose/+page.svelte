@@ -56,7 +56,7 @@
     const url = new URL(location.href);
     url.searchParams.set('view', v);
     // Only the picture changes, the page is the same.
-    // eslint-disable-next-line svelte/no-navigation-without-resolve
+
     replaceState(url, {});
   }
   const outdated = $derived(
