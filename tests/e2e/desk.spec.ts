@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { DEMO, pick, saved, signIn } from './helpers';
 
@@ -43,11 +44,30 @@ test('a card goes out as a file and comes back in; a broken one names its fields
   await page.getByRole('link', { name: 'Export this card' }).click();
   const path = await (await file).path();
   await page.goto(`${DEMO}/shelf`);
-  await page.getByLabel('Import a card').setInputFiles(path);
-  await expect(page.getByText(/Revision 2/)).toBeVisible();
+  const card = JSON.parse(readFileSync(path!, 'utf8')) as { stirMinutes: number; vocGPerL: number };
+  const changed = { ...card, stirMinutes: 4, vocGPerL: card.vocGPerL + 10 };
+  const json = (name: string, data: unknown) => ({
+    name,
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(data))
+  });
+  await page.getByLabel('Import cards').setInputFiles(json('changed.json', changed));
+  const conflict = page.getByRole('dialog');
+  await expect(conflict.getByText('0 new, 1 that differ')).toBeVisible();
+  await conflict.getByRole('button', { name: /Lantern Wax, Solvent: take the shelf's/ }).click();
+  await conflict.getByRole('button', { name: 'Take it over' }).click();
+  await expect(page.getByText('1 card taken over.')).toBeVisible();
+  await page.goto(`${DEMO}/shelf/lantern-wax`);
+  await expect(page.getByRole('row', { name: /^Stir/ })).toContainText('4');
+  await expect(page.getByRole('row', { name: /^Solvent/ }).last()).toContainText(String(card.vocGPerL));
   await page.goto(`${DEMO}/shelf`);
+  const csv = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export as CSV' }).click();
+  await page.getByLabel('Import cards').setInputFiles((await (await csv).path())!);
+  await expect(page.getByRole('dialog').getByText('0 new, 0 that differ, 16 as they are')).toBeVisible();
+  await page.getByRole('button', { name: 'Leave the shelf as it is' }).click();
   await page
-    .getByLabel('Import a card')
+    .getByLabel('Import cards')
     .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"id":"x"}') });
   await expect(page.getByRole('alert')).toContainText('/hours');
 });

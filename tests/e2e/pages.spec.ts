@@ -3,7 +3,20 @@ import { accessible, DEMO, PHONE, signIn } from './helpers';
 
 /** Every page of the demo world, light and dark, desk and phone: opens without an error, holds its width, passes axe. */
 const PASSWORD = 'salt-marsh-oil';
-const PLACES = ['/', '/jobs', '/jobs/new', '/care', '/shelf', '/shelf/marrum-deck', '/people', '/about'];
+const PLACES = [
+  '/',
+  '/jobs',
+  '/jobs/new',
+  '/care',
+  '/shelf',
+  '/shelf/marrum-deck',
+  '/shelf/stock',
+  '/bench',
+  '/log',
+  '/house',
+  '/people',
+  '/about'
+];
 const STATIONS = ['look', 'measure', 'ready', 'choose', 'load', 'when', 'work', 'leave', 'keep'];
 
 /** The rail is the same on every page: it is checked on Today, and left out on the others. */

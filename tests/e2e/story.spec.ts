@@ -104,11 +104,11 @@ test('Choose: the card’s limits are enforced and explained', async () => {
 
 test('Load: litres, tins, batches and gear, and why', async () => {
   await desk.getByRole('link', { name: /^Load/ }).click();
-  await desk.getByRole('button', { name: /litres to buy: why/ }).click();
+  await desk.getByRole('button', { name: /litres of Ostrel Duo to have: why/ }).click();
   await expect(desk.getByText('factor at 90 % sure')).toBeVisible();
   await desk.keyboard.press('Escape');
-  await expect(desk.getByText('2 × 3.00 L')).toBeVisible();
-  await expect(desk.getByText('Metal can with lid, filled with water')).toBeVisible();
+  await expect(desk.getByRole('row', { name: /Buy 3\.00 L/ })).toContainText('2');
+  await expect(desk.getByText('metal can with lid, filled with water').first()).toBeVisible();
   await expect(desk.getByText(/ml oil \+ .* ml hardener/).first()).toBeVisible();
   await accessible(desk);
 });
@@ -162,16 +162,24 @@ test('Work: the first coat from the phone', async ({ browser }) => {
   await press(jo, 'Mix batch A');
   await press(jo, 'Poured, start stirring');
   await expect(jo.getByText('Write down the lot.').first()).toBeVisible();
-  await expect(jo.getByText(/Read the pair code on both tins/)).toBeVisible();
+  await expect(jo.getByText('Read it off the tin.').first()).toBeVisible();
   await jo.getByLabel('Lot on the oil').fill('OD-1');
   await jo.getByLabel('Lot on the hardener').fill('H-1');
-  await jo.getByLabel('Both tins say D7').click();
+  await jo.getByLabel('On the oil', { exact: true }).fill('D7');
+  await jo.getByLabel('On the hardener', { exact: true }).fill('D1');
+  await expect(jo.getByRole('alert')).toContainText('D7 and D1 do not belong together');
+  await press(jo, 'Poured, start stirring');
+  await expect(jo.getByRole('button', { name: 'Poured, start stirring' })).toBeVisible();
+  await jo.getByLabel('On the hardener', { exact: true }).fill('d-7');
   await accessible(jo);
   await press(jo, 'Poured, start stirring');
   await expect(jo.getByRole('heading', { name: /Stir batch A/ })).toBeVisible();
-  await expect(jo.getByRole('button', { name: /^Stirred/ })).toBeDisabled();
+  await expect(jo.getByRole('button', { name: /^Poured to the second/ })).toBeDisabled();
 
   await at(jo, '2027-05-18T09:44:00+01:00');
+  await press(jo, /^Poured to the second/);
+  await expect(jo.getByRole('button', { name: /^Stirred/ })).toBeDisabled();
+  await at(jo, '2027-05-18T09:46:00+01:00');
   await press(jo, /^Stirred/);
   await expect(jo.getByRole('heading', { name: 'Spread bay 1' })).toBeVisible();
   await press(jo, 'Oil is on bay 1');
@@ -230,9 +238,12 @@ test('the second coat, and the floor is handed over', async ({ browser }) => {
   const jo = await onPhone(browser);
   await at(jo, '2027-05-20T08:00:00+01:00');
   await press(jo, 'Mix batch B');
-  await jo.getByLabel('Both tins say D7').click();
+  await jo.getByLabel('On the oil', { exact: true }).fill('D7');
+  await jo.getByLabel('On the hardener', { exact: true }).fill('D7');
   await press(jo, 'Poured, start stirring');
   await at(jo, '2027-05-20T08:04:00+01:00');
+  await press(jo, /^Poured to the second/);
+  await at(jo, '2027-05-20T08:06:00+01:00');
   await press(jo, /^Stirred/);
   await press(jo, 'Oil is on bay 1');
   await at(jo, '2027-05-20T08:20:00+01:00');

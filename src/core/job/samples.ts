@@ -48,13 +48,15 @@ export function sampleProblems(
 ): Problem[] {
   const lock = colourLock(job, state);
   if (!lock || lock.held) return [];
-  const out: Problem[] = [
-    {
-      path: '/finish/colour',
-      severity: 'stop',
-      problem: `${lock.approval.client} approved another colour. A change needs a new approval; colour goes only darker.`
-    }
-  ];
+  const out: Problem[] = lock.reopened
+    ? []
+    : [
+        {
+          path: '/finish/colour',
+          severity: 'stop',
+          problem: `${lock.approval.client} approved another colour. A change needs a new approval; colour goes only darker.`
+        }
+      ];
   if (state.coats.length > 0 && depthOf(job, coatSpecs(job)) < depthOf(job, lock.approval.layers))
     out.push({
       path: '/finish/colour',

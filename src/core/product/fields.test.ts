@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { card } from '../../../tests/fixtures';
 import cards from '../../../demo/cards.json';
-import { CARD_FIELDS, cardDifferences, cardValue, cardValueWords, mergedCard, withCardValue, type ProductCard } from '.';
+import {
+  CARD_FIELDS,
+  cardDifferences,
+  cardValue,
+  cardValueWords,
+  mergedCard,
+  withCardValue,
+  type ProductCard
+} from '.';
 
 describe('the fields of a card', () => {
   it('reach everything any card holds: a card built from its fields is the card', () => {
@@ -13,7 +21,10 @@ describe('the fields of a card', () => {
   it('a field set or taken out leaves the card given alone, and empty groups go with it', () => {
     const c = card('marrum-deck');
     const before = structuredClone(c);
-    const bare = ['value', 'reason', 'date'].reduce((x, k) => withCardValue(x, `spreadRateM2PerL.first.house.${k}`, undefined), c);
+    const bare = ['value', 'reason', 'date'].reduce(
+      (x, k) => withCardValue(x, `spreadRateM2PerL.first.house.${k}`, undefined),
+      c
+    );
     expect(bare.spreadRateM2PerL.first).toEqual({ label: 9 });
     expect(withCardValue(c, 'hours.rainSafe.label.high', 30).hours.rainSafe!.label.high).toBe(30);
     expect(c).toEqual(before);

@@ -16,6 +16,7 @@ import {
 } from '../../../core/job';
 import type { Db, Tx } from '../db/connect';
 import { committedPlan, job } from '../db/schema';
+import { transact } from '../db/transact';
 import { learnFrom } from '../learning/finished';
 import { eventsOf } from '../work-log/log';
 
@@ -166,7 +167,7 @@ export function saveJob(
   by: string,
   nowMs: number
 ): Promise<SaveJobOutcome> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const current = await lockJob(tx, crewId, id);
     if (!current) return { ok: false as const, reason: 'gone' as const };
     if (current.rowVersion !== expected)

@@ -60,7 +60,7 @@ export async function learnFrom(
   const before: Row[] = await tx.select().from(finishedCoat).where(eq(finishedCoat.jobId, jobId));
   const after = rowsOf(crewId, jobId, document, state);
   if (before.length === after.length && after.every((a) => before.some((b) => sameRow(a, b)))) return;
-  await tx.delete(finishedCoat).where(eq(finishedCoat.jobId, jobId));
+  if (before.length) await tx.delete(finishedCoat).where(eq(finishedCoat.jobId, jobId));
   if (after.length) await tx.insert(finishedCoat).values(after);
   const change = new Map<string, { coats: number; weight: number; weightedLn: number }>();
   const add = (rows: readonly Row[], sign: 1 | -1) => {

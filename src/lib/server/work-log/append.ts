@@ -4,6 +4,7 @@ import { samePairCode } from '../../../core/mix';
 import { canonicalJson } from '../canonical-json';
 import type { Db, Tx } from '../db/connect';
 import { job, workEvent } from '../db/schema';
+import { transact } from '../db/transact';
 import { lockJob, standing } from '../jobs/jobs';
 import { learnFrom } from '../learning/finished';
 import { moveStock } from '../stock/stock';
@@ -27,7 +28,7 @@ export function appendEvents(
   who: { id: string; name: string },
   nowMs: number
 ): Promise<Receipt[] | null> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const locked = await lockJob(tx, crewId, jobId);
     if (!locked) return null;
     const known = await knownIds(tx, events);

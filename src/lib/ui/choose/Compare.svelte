@@ -187,11 +187,12 @@
         </tr>
         {#each rows as row (row.id)}
           {@const best = Math.min(...shown.map((f) => row.value(f) ?? Infinity))}
+          {@const differs = shown.some((f) => (row.value(f) ?? Infinity) > best)}
           <tr>
             <th scope="row">{row.name}<span>{row.unit}</span></th>
             {#each shown as f (f.id)}
               <td>
-                <span class="val fig" class:best={shown.length > 1 && row.value(f) === best}>{row.show(f)}</span>
+                <span class="val fig" class:best={differs && row.value(f) === best}>{row.show(f)}</span>
                 <svg viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden="true"
                   ><path d={bar(f, row.id)} class:wet={f.finish.method === 'flood'} /></svg
                 >

@@ -38,7 +38,7 @@
         x: points.map((f) => scaled(row(x), f)),
         y: points.map((f) => scaled(row(y), f)),
         text: points.map((f) => `${f.name}, ${f.finish.method}`),
-        textposition: 'top center',
+        textposition: points.map((_, i) => (i % 2 ? 'bottom center' : 'top center')),
         hoverinfo: 'text',
         cliponaxis: false,
         marker: {

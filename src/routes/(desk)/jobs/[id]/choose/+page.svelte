@@ -35,9 +35,11 @@
   const facts = $derived.by(() => {
     if (!card) return 'Pick an oil that fits the wood and the place';
     const cards = sequenceCards(desk.document);
+    const n = desk.plan.coats.length;
+    const coats = `${n} ${n === 1 ? 'coat' : 'coats'}`;
     return cards.length > 1
-      ? `${cards.map((c) => c.name).join(', then ')}. ${desk.plan.coats.length} coats`
-      : `${card.name}, ${classTraits(card.class).name}. ${desk.plan.coats.length} coats`;
+      ? `${cards.map((c) => c.name).join(', then ')}. ${coats}`
+      : `${card.name}, ${classTraits(card.class).name}. ${coats}`;
   });
 
   const VIEWS = [
@@ -147,6 +149,10 @@
   @media (max-width: 1100px) {
     .two {
       grid-template-columns: minmax(0, 1fr);
+    }
+    /* What is chosen comes before what could be. */
+    .two > :global([aria-label='Finish']) {
+      order: -1;
     }
   }
 </style>
