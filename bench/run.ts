@@ -7,12 +7,22 @@ import { ensureDatabase, startDatabase } from '../cli/database.mjs';
 import { places, prepare } from '../cli/places.mjs';
 import { freePort } from '../cli/processes.mjs';
 import { launchApp, stopAll } from '../cli/serve.mjs';
-import { bestStarts, fold, foldNext, plan, siteClimate, type JobDocument } from '../src/core/job';
+import {
+  bestStarts,
+  compareSystems,
+  fold,
+  foldNext,
+  plan,
+  siteClimate,
+  type FinishSystem,
+  type JobDocument
+} from '../src/core/job';
 import { measureSurface, type CutOut, type Surface } from '../src/core/surface';
 import { deskSeries } from '../src/stand-ins/weather-desk';
 import { DAY_MS } from '../src/core/units';
-import { deckJob, knowledge, made, NOW } from '../tests/fixtures';
+import { card, deckJob, knowledge, made, NOW } from '../tests/fixtures';
 import { fillDatabase, LEAD } from './fill';
+import { tinsAgainstSolver } from './tins';
 
 const rows: { what: string; measured: string; budget: string; within: boolean }[] = [];
 const add = (what: string, measured: string, budget: string, within: boolean) =>
@@ -54,6 +64,18 @@ function core(): void {
     '≤ 400 ms for 50 series',
     searchMs * 50 <= 400
   );
+  const shelf = ['marrum-clear', 'sorrel-door'].map(card);
+  const systems = (['thin', 'flood', 'brush'] as const).map((method): FinishSystem => ({
+    id: method,
+    finish: { productId: 'marrum-deck', colour: 'Larch', method, bareWood: true }
+  }));
+  systems.push({
+    id: 'clear',
+    finish: { productId: 'marrum-clear', colour: 'Clear', method: 'flood', bareWood: true }
+  });
+  const empty = fold([]);
+  const compareMs = medianMs(11, () => compareSystems(job, systems, shelf, empty, climate, knowledge, NOW));
+  add('comparing 4 systems on 60 faces', `${compareMs.toFixed(1)} ms`, '≤ 100 ms', compareMs <= 100);
   const log = Array.from({ length: 10_000 }, (_, i) => made('note.added', { text: `n${i}` }, i / 100));
   const foldMs = medianMs(11, () => fold(log));
   add('fold of 10,000 events', `${foldMs.toFixed(2)} ms`, '≤ 15 ms', foldMs <= 15);
@@ -232,6 +254,13 @@ async function pages(): Promise<void> {
 
 core();
 geometry();
+const solver = await tinsAgainstSolver(200);
+add(
+  'cheapest tins, 200 random shelves against an exact solver',
+  `${solver.agreed} alike, ${(solver.solverMs / solver.oursMs).toFixed(1)} × as quick`,
+  'all alike',
+  solver.agreed === 200
+);
 await pages();
 const wide = Math.max(...rows.map((r) => r.what.length));
 for (const r of rows)

@@ -63,7 +63,11 @@ test('a card goes out as a file and comes back in; a broken one names its fields
   await page.goto(`${DEMO}/shelf`);
   const csv = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export as CSV' }).click();
-  await page.getByLabel('Import cards').setInputFiles((await (await csv).path())!);
+  await page.getByLabel('Import cards').setInputFiles({
+    name: 'shelf.csv',
+    mimeType: 'text/csv',
+    buffer: readFileSync((await (await csv).path())!)
+  });
   await expect(page.getByRole('dialog').getByText('0 new, 0 that differ, 16 as they are')).toBeVisible();
   await page.getByRole('button', { name: 'Leave the shelf as it is' }).click();
   await page
