@@ -27,8 +27,7 @@
   <Sign kind={sign} size={16} />
   <span
     ><b>{word}.</b> Over coat{below.length > 1 ? 's' : ''}
-    {below.join(' and ')}: {l.reason}{#if l.cure && l.severity !== 'go'}{' '}<span class="cure">{l.cure}</span
-      >{/if}</span
+    {below.join(' and ')}: {l.reason}{#if l.cure && l.severity !== 'go'}<span class="cure">{l.cure}</span>{/if}</span
   >
 </p>
 
@@ -50,6 +49,7 @@
     color: var(--check);
   }
   .cure {
+    margin-left: 0.3em;
     font-weight: 640;
   }
 </style>
