@@ -1,10 +1,25 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import cards from '../../demo/cards.json' with { type: 'json' };
+import deck from '../../demo/jobs/02-boathouse-deck.json' with { type: 'json' };
+import terrace from '../../demo/jobs/04-saltgate-terrace.json' with { type: 'json' };
+import doorsFile from '../../demo/jobs/05-cell-doors.json' with { type: 'json' };
 import { accessible, DEMO, phone, pick, saved, setClock, signIn } from './helpers';
 
 /** Choose and Load: systems, coats, sample boards, tins, mixing, the bench and what the log teaches. */
 const LEAD = ['ines@wickandtarn.example', 'salt-marsh-oil'] as const;
 const BRAM = ['bram@wickandtarn.example', 'salt-marsh-oil'] as const;
+
+/** A job of the demo world made anew, so that no other walk works on it; gives its address. */
+async function copyOf(page: Page, document: unknown, title: string, products: readonly string[]): Promise<string> {
+  const r = await page.request.post(`${DEMO}/api/jobs`, {
+    data: JSON.stringify({ ...(document as object), title, products: cards.filter((c) => products.includes(c.id)) }),
+    headers: { Origin: DEMO, 'Content-Type': 'application/json' }
+  });
+  expect(r.ok(), await r.text()).toBe(true);
+  return `${DEMO}/jobs/${((await r.json()) as { id: string }).id}`;
+}
+const doors = (page: Page, title: string) => copyOf(page, doorsFile.document, title, ['tansy-gel', 'skerry-varnish']);
 
 async function openJob(page: Page, title: string, station: string): Promise<string> {
   await page.goto(`${DEMO}/jobs?find=${encodeURIComponent(title)}`);
@@ -17,7 +32,8 @@ test.beforeAll(() => setClock('2027-05-18T09:40:00+01:00'));
 test.beforeEach(async ({ page }) => signIn(page, DEMO, ...LEAD));
 
 test('three systems for the rooftop terrace stand side by side, and one is picked', async ({ page }) => {
-  await openJob(page, 'Terrace', 'choose?view=compare');
+  const job = await copyOf(page, terrace.document, 'A roof to compare for', ['marrum-clear']);
+  await page.goto(`${job}/choose?view=compare`);
   const table = page.getByRole('region', { name: 'Systems side by side' });
   await expect(table.getByRole('columnheader', { name: /Marrum/ })).toHaveCount(3);
   await expect(table.getByRole('row', { name: /^Care, ten years/ })).toContainText(/\d/);
@@ -41,7 +57,7 @@ test('three systems for the rooftop terrace stand side by side, and one is picke
 });
 
 test('the doors: stain and varnish coat by coat; a broken layer rule says why and what cures it', async ({ page }) => {
-  await openJob(page, 'Twelve cell doors', 'choose');
+  await page.goto(`${await doors(page, 'Doors coat by coat')}/choose`);
   const coats = page.getByRole('list', { name: 'Coats, from the wood up' });
   await expect(coats.getByRole('button', { name: /^Coat \d/ })).toHaveCount(4);
   await expect(coats.getByText('Test patch first.')).toBeVisible();
@@ -62,17 +78,22 @@ test('the doors: stain and varnish coat by coat; a broken layer rule says why an
   for (let i = 0; i < 7; i++) await page.keyboard.press('Control+z');
   await expect(coats.getByRole('button', { name: /^Coat 4, Skerry/ })).toBeVisible();
 
-  await page.getByRole('button', { name: 'Top edge: coat 2' }).click();
-  await expect(page.getByRole('button', { name: 'Top edge: coat 2' })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Twelve doors, Top edge: coat 2' }).click();
+  await expect(page.getByRole('button', { name: 'Twelve doors, Top edge: coat 2' })).toHaveAttribute(
+    'aria-pressed',
+    'true'
+  );
   await page.keyboard.press('Control+z');
   await saved(page);
+  await page.evaluate(() => scrollTo(0, 0));
   await accessible(page);
 });
 
 test('a sample board is approved by the client: the colour is locked, and opens only for a new approval', async ({
   page
 }) => {
-  const job = await openJob(page, 'Twelve cell doors', 'choose?view=samples');
+  const job = await doors(page, 'Doors with a board');
+  await page.goto(`${job}/choose?view=samples`);
   const board = page.getByRole('listitem').filter({ hasText: 'Bracken, three layers' });
   await board.getByRole('button', { name: 'The client approves it' }).click();
   await page.getByLabel('Who approves, by name').fill('Sister Maren');
@@ -110,7 +131,8 @@ test('the deck is bought from what its coats have taught, stock first, with the 
   page,
   browser
 }) => {
-  const job = await openJob(page, 'Boathouse deck', 'load');
+  const job = await copyOf(page, deck.document, 'A deck to load for', ['marrum-deck']);
+  await page.goto(`${job}/load`);
   await page.getByRole('button', { name: /litres of Marrum Deck to have: why/ }).click();
   await expect(page.getByText(/5 of our coats behind it \(label 8 m²\/L\)/).first()).toBeVisible();
   await page.keyboard.press('Escape');

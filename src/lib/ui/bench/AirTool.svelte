@@ -2,23 +2,21 @@
   import { dewPointC, saturationVapourPressureHPa } from '$core/air';
   import { emcPercent } from '$core/wood';
   import type { HouseRules } from '$core/house';
-  import {
-    decimals,
-    parsePercent,
-    parseTemperature,
-    showPercent,
-    showTemperature,
-    showTemperatureGap,
-    type UnitSystem
-  } from '$core/units';
+  import { decimals, showTemperature, showTemperatureGap, type UnitSystem } from '$core/units';
   import Sign from '../marks/Sign.svelte';
   import Answer from './Answer.svelte';
-  import BenchSlide from './BenchSlide.svelte';
+  import HumiditySlide from './HumiditySlide.svelte';
+  import TempSlide from './TempSlide.svelte';
   import type { BenchParams } from './bench-params.svelte';
 
-  const { p, house, units }: { p: BenchParams; house: HouseRules; units: UnitSystem } = $props();
-  const air = $derived(p.num('t', 20, -20, 45));
-  const rh = $derived(p.num('rh', 0.5, 0.05, 1));
+  const {
+    p,
+    house,
+    units,
+    today
+  }: { p: BenchParams; house: HouseRules; units: UnitSystem; today: { tempC: number; rh: number } } = $props();
+  const air = $derived(p.num('t', today.tempC, -20, 45));
+  const rh = $derived(p.num('rh', today.rh, 0.05, 1));
   const board = $derived(p.num('ts', air, -20, 70));
   const dew = $derived(dewPointC(air, rh));
   const gap = $derived(board - dew);
@@ -36,36 +34,6 @@
     1
   )} hPa (law).
 </Answer>
-<BenchSlide
-  label="Air"
-  value={air}
-  least={-20}
-  most={45}
-  step={1}
-  {units}
-  parse={parseTemperature}
-  show={tone}
-  onchange={(v) => p.set('t', v)}
-/>
-<BenchSlide
-  label="Humidity"
-  value={rh}
-  least={0.05}
-  most={1}
-  step={0.05}
-  {units}
-  parse={parsePercent(5, 100)}
-  show={showPercent}
-  onchange={(v) => p.set('rh', v)}
-/>
-<BenchSlide
-  label="Board"
-  value={board}
-  least={-20}
-  most={70}
-  step={1}
-  {units}
-  parse={parseTemperature}
-  show={tone}
-  onchange={(v) => p.set('ts', v)}
-/>
+<TempSlide {p} {units} label="Air" value={air} least={-20} />
+<HumiditySlide {p} {units} value={rh} />
+<TempSlide {p} {units} label="Board" value={board} id="ts" least={-20} most={70} />

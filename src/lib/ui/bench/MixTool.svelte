@@ -2,13 +2,13 @@
   import { evenBatches, mixAmounts, potLifeMinutes, smallestBatchL, usableMinutes, type KnownAmount } from '$core/mix';
   import type { HouseRules } from '$core/house';
   import { isTwoPart, type ProductCard } from '$core/product';
-  import { parseTemperature, showDuration, showPour, showTemperature, type UnitSystem } from '$core/units';
+  import { showDuration, showPour, type UnitSystem } from '$core/units';
   import MixAmounts from '../mix/MixAmounts.svelte';
   import type { MixBasis } from '../mix/mix-basis';
   import PairCodes from '../mix/PairCodes.svelte';
   import StirTimer from '../mix/StirTimer.svelte';
-  import BenchSlide from './BenchSlide.svelte';
   import CardPick from './CardPick.svelte';
+  import TempSlide from './TempSlide.svelte';
   import type { BenchParams } from './bench-params.svelte';
 
   const {
@@ -59,17 +59,7 @@
     : ''}
 />
 <div class="mt-4"></div>
-<BenchSlide
-  label="Temperature of the mix"
-  value={temp}
-  least={-10}
-  most={50}
-  step={1}
-  {units}
-  parse={parseTemperature}
-  show={(v, u) => showTemperature(v, u, 1)}
-  onchange={(v) => p.set('t', v)}
-/>
+<TempSlide {p} {units} label="Temperature of the mix" value={temp} least={-10} most={50} />
 <table class="ruled">
   <tbody>
     <tr><td>Batches, split evenly</td><td class="num"><b>{batches.count} × {showPour(batches.eachL, units)}</b></td></tr

@@ -2,19 +2,12 @@
   import { largestBatch, potLifeMinutes, usableMinutes } from '$core/mix';
   import type { HouseRules } from '$core/house';
   import { spreadRate, type ProductCard } from '$core/product';
-  import {
-    MINUTE_MS,
-    parseTemperature,
-    parseVolume,
-    showDuration,
-    showPour,
-    showTemperature,
-    type UnitSystem
-  } from '$core/units';
+  import { MINUTE_MS, parseVolume, showDuration, showPour, type UnitSystem } from '$core/units';
   import CountField from '../fields/CountField.svelte';
   import Answer from './Answer.svelte';
   import BenchSlide from './BenchSlide.svelte';
   import CardPick from './CardPick.svelte';
+  import TempSlide from './TempSlide.svelte';
   import type { BenchParams } from './bench-params.svelte';
 
   /** Pot life of a batch, or the largest batch a crew can lay: two questions of the same three numbers. */
@@ -76,15 +69,5 @@
       <CountField label="People spreading" value={people} least={1} most={10} onchange={(v) => p.set('n', v)} />
     </div>
   {/if}
-  <BenchSlide
-    label="Temperature of the mix"
-    value={temp}
-    least={-5}
-    most={45}
-    step={1}
-    {units}
-    parse={parseTemperature}
-    show={(v, u) => showTemperature(v, u, 1)}
-    onchange={(v) => p.set('t', v)}
-  />
+  <TempSlide {p} {units} label="Temperature of the mix" value={temp} />
 {/if}

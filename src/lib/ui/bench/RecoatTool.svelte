@@ -3,34 +3,34 @@
   import { normalQuantile } from '$core/coverage';
   import type { HouseRules } from '$core/house';
   import { cardHours, classTraits, touchDryProgress, type Method, type ProductCard } from '$core/product';
-  import {
-    HOUR_MS,
-    parsePercent,
-    parseTemperature,
-    showDuration,
-    showPercent,
-    showTemperature,
-    type UnitSystem
-  } from '$core/units';
+  import { HOUR_MS, showDuration, type UnitSystem } from '$core/units';
   import { METHOD_WORDS } from '../choose/choose-edits';
   import Choice from '../fields/Choice.svelte';
   import Answer from './Answer.svelte';
-  import BenchSlide from './BenchSlide.svelte';
   import CardPick from './CardPick.svelte';
+  import HumiditySlide from './HumiditySlide.svelte';
+  import TempSlide from './TempSlide.svelte';
   import type { BenchParams } from './bench-params.svelte';
 
   const {
     p,
     shelf,
     house,
-    units
-  }: { p: BenchParams; shelf: readonly ProductCard[]; house: HouseRules; units: UnitSystem } = $props();
+    units,
+    today
+  }: {
+    p: BenchParams;
+    shelf: readonly ProductCard[];
+    house: HouseRules;
+    units: UnitSystem;
+    today: { tempC: number; rh: number };
+  } = $props();
   const card = $derived(shelf.find((c) => c.id === p.text('card', '')) ?? shelf[0]!);
   const method = $derived<Method>(
     card.methods.find((m) => m.method === p.text('method', ''))?.method ?? card.methods[0]!.method
   );
-  const temp = $derived(p.num('t', 20, -5, 45));
-  const rh = $derived(p.num('rh', 0.5, 0.05, 1));
+  const temp = $derived(p.num('t', today.tempC, -5, 45));
+  const rh = $derived(p.num('rh', today.rh, 0.05, 1));
   const wind = $derived(p.num('v', 0.2, 0, 8));
   const hour = $derived({ surfaceTempC: temp, rh, airSpeedMPerS: wind });
   const opens = $derived(cardHours(card, 'recoatOpens')!);
@@ -49,28 +49,8 @@
   80 % between {words(hoursTo(opens) / spread)} and {words(hoursTo(opens) * spread)}; the card says {opens} h at 20 °C, 50
   %.
 </Answer>
-<BenchSlide
-  label="Board"
-  value={temp}
-  least={-5}
-  most={45}
-  step={1}
-  {units}
-  parse={parseTemperature}
-  show={(v, u) => showTemperature(v, u, 1)}
-  onchange={(v) => p.set('t', v)}
-/>
-<BenchSlide
-  label="Humidity"
-  value={rh}
-  least={0.05}
-  most={1}
-  step={0.05}
-  {units}
-  parse={parsePercent(5, 100)}
-  show={showPercent}
-  onchange={(v) => p.set('rh', v)}
-/>
+<TempSlide {p} {units} label="Board" value={temp} />
+<HumiditySlide {p} {units} value={rh} />
 <div class="mb-3 grid grid-cols-2 gap-3">
   <Choice
     label="Air"

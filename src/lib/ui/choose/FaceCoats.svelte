@@ -29,19 +29,20 @@
       {#each s.faces as f, j (f.id)}
         {@const litres = litresOf(s.id, f.id)}
         {@const name = `${several ? `${s.name}, ` : ''}${faceName(f.kind)}`}
+        {@const label = `${s.name}, ${faceName(f.kind)}`}
         {@const numbers = coatsOnFace(desk.document.finish, s, f)}
         <tr>
           <td>{name}</td>
           <td class="num">{litres > 0 ? showVolume(litres, desk.units) : 'none'}</td>
           <td class="num">
             {#if listed}
-              <div class="which" role="group" aria-label="{name}: which coats">
+              <div class="which" role="group" aria-label="{label}: which coats">
                 {#each listed as _, k (k)}
                   {@const on = numbers.includes(k + 1)}
                   <button
                     class:on
                     aria-pressed={on}
-                    aria-label="{name}: coat {k + 1}"
+                    aria-label="{label}: coat {k + 1}"
                     disabled={!desk.mayEdit}
                     onclick={() => desk.edit((d) => setOnFace(d, k, faceRef(s, f), !on))}>{k + 1}</button
                   >
@@ -50,7 +51,7 @@
             {:else}
               <CoatStepper
                 coats={f.coats}
-                label={name}
+                {label}
                 onchange={(n) => desk.edit((d) => (d.surfaces[i]!.faces[j]!.coats = n))}
               />
             {/if}

@@ -8,6 +8,7 @@
   import TextField from '../fields/TextField.svelte';
   import { misfits } from '../job/fit';
   import { useJobDesk } from '../job/job-desk.svelte';
+  import { dayShort } from '../words/time';
   import LayerLine from './LayerLine.svelte';
   import { addCoat, changeCoat, METHOD_WORDS, orderCoats, removeCoat, setCoatProduct } from './choose-edits';
 
@@ -33,6 +34,14 @@
   );
   const find = (id: string) => shelf.find((c) => c.id === id) ?? desk.document.products.find((c) => c.id === id);
 
+  /** The rounds of a coat on pieces that are turned over, by day once a start is chosen. */
+  function roundWords(number: number): string {
+    const [backs, fronts] = desk.plan.chosen?.coats.find((c) => c.number === number)?.rounds ?? [];
+    const zone = desk.document.site.timeZone;
+    return backs && fronts
+      ? `Backs and edges ${dayShort(backs.fromMs, zone)}, fronts ${dayShort(fronts.fromMs, zone)}`
+      : 'Backs and edges first, fronts once they are touch dry';
+  }
   /** What the rules say of a coat over those below it, each ruling once. */
   function rulings(above: number) {
     if (dragged) return [];
@@ -96,9 +105,7 @@
             <span class="dim"
               >{METHOD_WORDS[c.method]}{c.tool ? `, ${c.tool}` : ''}{c.dwellMinutes !== undefined
                 ? `, wiped after ${c.dwellMinutes} min`
-                : ''}{planned?.rounds.length === 2
-                ? '. Backs and edges first, fronts once they are touch dry'
-                : ''}</span
+                : ''}{planned?.rounds.length === 2 ? `. ${roundWords(i + 1)}` : ''}</span
             >
           </button>
           <span class="num">{planned ? showVolume(planned.expectedL, desk.units) : ''}</span>

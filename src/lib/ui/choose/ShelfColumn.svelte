@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { classTraits, isTwoPart, type ProductCard } from '$core/product';
+  import { classTraits, isTwoPart, type ProductCard, type ProductClass } from '$core/product';
   import { misfits, withProduct } from '../job/fit';
   import { useJobDesk } from '../job/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
@@ -10,10 +10,24 @@
   const chosen = $derived(
     desk.document.finish && !desk.document.finish.coats ? desk.document.finish.productId : undefined
   );
+  /** What the house takes for countertops, by class (handbook 3). */
+  const COUNTER_WAYS: Record<string, readonly ProductClass[]> = {
+    'drying oil': ['oxidising-oil'],
+    'non-drying oil': ['non-drying-oil'],
+    'oil and wax': ['wax', 'hardwax-oil']
+  };
+  const counters = $derived(desk.document.surfaces.some((s) => s.kind === 'countertop'));
+  const ourWay = (c: ProductCard) =>
+    counters && (COUNTER_WAYS[desk.knowledge.house.countertop]?.includes(c.class) ?? false);
   const rows = $derived(
     shelf
       .map((c) => ({ card: c, misfits: misfits(desk.document, c) }))
-      .sort((a, b) => a.misfits.length - b.misfits.length || a.card.name.localeCompare(b.card.name))
+      .sort(
+        (a, b) =>
+          a.misfits.length - b.misfits.length ||
+          Number(ourWay(b.card)) - Number(ourWay(a.card)) ||
+          a.card.name.localeCompare(b.card.name)
+      )
   );
   const choose = (c: ProductCard) =>
     desk.edit((d) => Object.assign(d, withProduct(d, structuredClone(c), desk.knowledge.house)));
@@ -36,6 +50,7 @@
               ? `, ${s.card.components.map((c) => c.parts).join(':')} by ${s.card.ratioBasis}`
               : ''}</span
           >
+          {#if ourWay(s.card)}<span class="text-[13px] font-semibold">our way for countertops</span>{/if}
           {#if on}<span class="tag text-go"><Sign kind="go" size={15} />chosen</span>
           {:else if s.misfits.length}<span class="tag text-stop"
               ><Sign kind="no" size={15} />{s.misfits[0]!.problem}</span

@@ -6,8 +6,15 @@ import { preferredMethod } from '../choose/choose-edits';
 /** The job as it would be with another card on it; colour and method move to ones the card has. */
 export function withProduct(job: JobDocument, card: ProductCard, house: HouseRules = defaultHouseRules): JobDocument {
   const { finish } = job;
+  // A crew that saturates on day one lays one coat and lets it cure.
+  const most = house.preferredCoats;
+  const surfaces = job.surfaces.map((s) => ({
+    ...s,
+    faces: s.faces.map((f) => ({ ...f, coats: Math.min(f.coats, most) }))
+  }));
   return {
     ...job,
+    surfaces: most < defaultHouseRules.preferredCoats ? surfaces : job.surfaces,
     finish: {
       productId: card.id,
       colour: finish && card.colours.includes(finish.colour) ? finish.colour : card.colours[0]!,

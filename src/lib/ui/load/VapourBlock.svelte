@@ -61,7 +61,7 @@
   {#if seen.solventG < 1}
     <p class="mt-2">No solvent to speak of on these cards.</p>
   {:else}
-    {#if seen.warn}<p class="warn" role="alert">
+    {#if seen.warn}<p class="stop-note" role="alert">
         <Sign kind="stop" size={20} /><span
           ><b>{decimals(seen.lelShare * 100, 1)} % of the lower explosive limit at the peak.</b> Ignition sources out, more
           air through, nobody lives there meanwhile.</span
@@ -115,15 +115,6 @@
 </section>
 
 <style>
-  .warn {
-    display: flex;
-    gap: 10px;
-    margin-top: 8px;
-    padding: 8px 12px;
-    background: var(--stop-tint);
-    color: var(--stop);
-    border-left: 6px solid var(--stop);
-  }
   svg {
     width: 100%;
     margin-top: 8px;

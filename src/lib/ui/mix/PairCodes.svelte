@@ -79,14 +79,14 @@
   {/if}
   {#if scanProblem}<p class="mt-1 font-semibold text-check">{scanProblem}</p>{/if}
   {#if differ}
-    <p class="stop" role="alert">
+    <p class="stop-note text-[17px]" role="alert">
       <Sign kind="stop" size={24} /><span
         ><b>Do not mix.</b>
         {oil.trim()} and {hardener.trim()} do not belong together. Hardener of another oil stays soft for good.</span
       >
     </p>
   {:else if foreign && hardener.trim() !== ''}
-    <p class="stop" role="alert">
+    <p class="stop-note text-[17px]" role="alert">
       <Sign kind="stop" size={24} /><span
         ><b>Do not mix.</b> Both tins say {oil.trim()}, this job's card says {wanted}. Is it the right product?</span
       >
@@ -106,15 +106,5 @@
     display: grid;
     grid-template-columns: 1fr 1fr;
     gap: 10px;
-  }
-  .stop {
-    display: flex;
-    gap: 10px;
-    margin-top: 10px;
-    padding: 10px 12px;
-    background: var(--stop-tint);
-    color: var(--stop);
-    border-left: 6px solid var(--stop);
-    font-size: 17px;
   }
 </style>

@@ -187,7 +187,7 @@
       {/each}
     </fieldset>
   {/each}
-  <div class="save">
+  <div class="save-bar">
     <button class="btn" disabled={saving}>Save the card</button>
     <button type="button" class="btn line" onclick={oncancel}>Leave it as it was</button>
     {#if problems.length || message}<p class="bad" role="alert">
@@ -230,17 +230,5 @@
     color: var(--stop);
     font-weight: 600;
     font-size: 14px;
-  }
-  .save {
-    position: sticky;
-    bottom: 0;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 10px;
-    align-items: center;
-    margin-top: 20px;
-    padding: 12px 0;
-    background: var(--paper);
-    border-top: 1.5px solid var(--ink);
   }
 </style>

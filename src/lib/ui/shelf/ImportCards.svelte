@@ -90,7 +90,7 @@
   <div class="basis-full border-l-[6px] border-stop bg-stop-tint p-3" role="alert">
     <b>The card was not imported.</b> Nothing was written.
     <ul>
-      {#each problems.slice(0, 12) as p, i (i)}<li>
+      {#each problems.slice(0, 40) as p, i (i)}<li>
           {p.line ? `Line ${p.line}: ` : ''}<code>{p.field ?? '(file)'}</code>: {p.problem}
         </li>{/each}
     </ul>

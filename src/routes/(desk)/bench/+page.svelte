@@ -1,6 +1,8 @@
 <script lang="ts">
   import { page } from '$app/state';
   import { Tabs } from 'bits-ui';
+  import { relativeHumidity } from '$core/air';
+  import { clock } from '$lib/ui/clock/clock.svelte';
   import AirTool from '$lib/ui/bench/AirTool.svelte';
   import { BenchParams } from '$lib/ui/bench/bench-params.svelte';
   import LadderTool from '$lib/ui/bench/LadderTool.svelte';
@@ -27,6 +29,13 @@
   const p = new BenchParams(page.url.searchParams);
   const tool = $derived(TOOLS.find(([id]) => id === p.text('tool', 'mix'))?.[0] ?? 'mix');
   const units = $derived(data.person.units);
+  /** The air at home this hour: what the tools begin with. */
+  const today = $derived.by(() => {
+    const h = data.rail.hours.findLast((x) => x.atMs <= clock.now);
+    return h
+      ? { tempC: Math.round(h.airTempC), rh: Math.round(relativeHumidity(h.airTempC, h.dewPointC) * 100) / 100 }
+      : { tempC: 20, rh: 0.5 };
+  });
   let copied = $state(false);
   async function copy() {
     await navigator.clipboard.writeText(location.href);
@@ -52,8 +61,8 @@
     <Tabs.Content value={tool} tabindex={-1} class="tool-sheet">
       {#if tool === 'mix'}<MixTool {p} shelf={data.shelf} house={data.house} {units} />
       {:else if tool === 'tin'}<TinTool {p} shelf={data.shelf} house={data.house} {units} coverage={data.coverage} />
-      {:else if tool === 'air'}<AirTool {p} house={data.house} {units} />
-      {:else if tool === 'recoat'}<RecoatTool {p} shelf={data.shelf} house={data.house} {units} />
+      {:else if tool === 'air'}<AirTool {p} house={data.house} {units} {today} />
+      {:else if tool === 'recoat'}<RecoatTool {p} shelf={data.shelf} house={data.house} {units} {today} />
       {:else if tool === 'pot-life'}<PotLifeTool {p} shelf={data.shelf} house={data.house} {units} ask="pot life" />
       {:else if tool === 'batch'}<PotLifeTool {p} shelf={data.shelf} house={data.house} {units} ask="batch" />
       {:else if tool === 'recipes'}<RecipeTool {p} {units} />

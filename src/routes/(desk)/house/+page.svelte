@@ -233,7 +233,7 @@
   </div>
 
   {#if data.mayEdit}
-    <div class="save">
+    <div class="save-bar">
       <button class="btn line" disabled={!changed || working} onclick={preview}>What it would change this week</button>
       <button class="btn" disabled={!changed || working} onclick={save}>Save the rules</button>
       {#if changed}<button class="btn line" disabled={working} onclick={() => edit(data.house.document)}
@@ -302,17 +302,5 @@
     display: grid;
     gap: 6px;
     align-content: start;
-  }
-  .save {
-    position: sticky;
-    bottom: 0;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 10px;
-    align-items: center;
-    margin-top: 28px;
-    padding: 12px 0;
-    background: var(--paper);
-    border-top: 1.5px solid var(--ink);
   }
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { cardOf, coatCount, coatSpec, topCard } from '$core/job';
   import type { Living } from '$core/surface';
   import { wearData, type Soap, type Traffic, type Wetness } from '$core/upkeep';
   import { decimals, DAY_MS } from '$core/units';
@@ -10,6 +11,12 @@
   import { monthYear } from '$lib/ui/words/time';
 
   const desk = useJobDesk();
+  /** The last coat, and the card its care is of. */
+  const top = $derived(desk.document.finish && coatSpec(desk.document.finish, Math.max(1, coatCount(desk.document))));
+  const careCard = $derived.by(() => {
+    const card = topCard(desk.document);
+    return cardOf(desk.document, card?.maintenanceProductId) ?? card;
+  });
   const zone = $derived(desk.document.site.timeZone);
   const keep = $derived(desk.live.keep ?? desk.plan.keep);
   const living = $derived(desk.document.living);
@@ -96,8 +103,8 @@
         </div>
       {/each}
       <p class="mt-3">
-        Re-oiling is: clean, denib, one maintenance coat of {desk.document.products[0]?.name}, {desk.document.finish
-          ?.colour}. Sooner, if a drop of water goes flat within 5 min.
+        Re-oiling is: clean, denib, one maintenance coat of {careCard?.name}, {top?.colour}. Sooner, if a drop of water
+        goes flat within 5 min. Damage between: {desk.knowledge.house.repair} (house).
       </p>
     </section>
     <section aria-label="How it is lived in" class="grid content-start gap-4">
