@@ -8,7 +8,7 @@ const TOVE = 'tove@wickandtarn.example';
 
 async function openWork(page: Page, title: string): Promise<void> {
   await page.goto(`${DEMO}/jobs`);
-  const job = await page.getByRole('link', { name: title }).getAttribute('href');
+  const job = await page.getByRole('link', { name: title, exact: true }).getAttribute('href');
   await page.goto(`${DEMO}${job}/work`);
   await expect(page.getByText('in step')).toBeVisible();
 }
