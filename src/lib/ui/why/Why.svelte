@@ -22,7 +22,7 @@
       {#if formula}<p class="dim mt-1 text-[13px]">{formula}</p>{/if}
       <table class="ruled mt-2">
         <tbody>
-          {#each lines as l (l.name)}
+          {#each lines as l, i (i)}
             <tr><td>{l.name}</td><td class="num"><b>{l.value}</b></td><td class="grade">{l.grade}</td></tr>
           {/each}
         </tbody>

@@ -37,14 +37,20 @@ export function whyCoat(
   ];
 }
 
+/** A key of spread rates in words: "first coat, softwood, thin". */
+function keyWords(key: string): string {
+  const [, position, group, method] = key.split(' ');
+  return `${position} coat, ${group!.replaceAll('-', ' ')}, ${method}`;
+}
+
 /** The amount of a product to have: what is likely, what each spread rate is known by, and the confidence chosen. */
 export function whyNeed(p: ProductLoad, confidence: number, units: UnitSystem): WhyLine[] {
   return [
     { name: 'on the wood, likeliest', value: showVolume(p.netL, units), grade: 'house' },
     ...p.keys.map((k): WhyLine => ({
       name: k.rate.coats
-        ? `spread rate, ${k.rate.coats} of our coats behind it (label ${showSpreadRate(k.rate.cardM2PerL, units)})`
-        : 'spread rate, the card alone: no coat of ours yet',
+        ? `spread rate, ${keyWords(k.key)}, ${k.rate.coats} of our coats behind it (label ${showSpreadRate(k.rate.cardM2PerL, units)})`
+        : `spread rate, ${keyWords(k.key)}, the card alone: no coat of ours yet`,
       value: showSpreadRate(k.rate.medianM2PerL, units),
       grade: k.rate.grade
     })),
