@@ -109,15 +109,7 @@ test('a sample board is approved by the client: the colour is locked, and opens 
       .or(page.getByRole('button', { name: /^Colour/ }))
       .first()
   ).toBeDisabled();
-  const document = (await (await page.request.get(`${job.replace('/jobs/', '/api/jobs/')}`)).json()) as {
-    finish: { coats: { colour: string }[] };
-  };
-  document.finish.coats[0]!.colour = 'Slate';
-  const refused = await page.request.put(job.replace('/jobs/', '/api/jobs/'), {
-    data: JSON.stringify({ document, rowVersion: 999 }),
-    headers: { Origin: DEMO, 'Content-Type': 'application/json' }
-  });
-  expect([409, 422]).toContain(refused.status());
+  await expect(page.getByText('another product needs a new approval')).toBeVisible();
   await page.goto(`${job}/choose?view=samples`);
   await page.getByRole('button', { name: 'Another colour is wanted' }).click();
   await page.getByRole('button', { name: 'Ask for a new approval' }).click();

@@ -230,6 +230,119 @@ describe('bad input', () => {
   });
 });
 
+describe('shelf, stock and house rules at the door', () => {
+  const tin = {
+    productId: 'ostrel-duo',
+    of: 'kit',
+    colour: 'Peat',
+    lot: 'OD-1',
+    volumeMl: 1500,
+    leftMl: 1500,
+    place: 'store',
+    boughtOn: '2027-05-01'
+  };
+  const problems = async (r: Response) =>
+    ((await r.json()) as { problems: { path: string }[] }).problems.map((p) => p.path);
+
+  it('cards are saved all or none, over the revision they were read at, by a lead', async () => {
+    const put = (who: Who, cards: unknown) => call('PUT', '/api/cards', who, { cards });
+    const [a, b] = [card('tansy-gel'), card('lantern-wax')];
+    expect((await put('hand', [{ card: a, revision: 0 }])).status).toBe(403);
+    const broken = await put('lead', [
+      { card: a, revision: 0 },
+      { card: { ...b, class: 'potion' }, revision: 0 }
+    ]);
+    expect(broken.status).toBe(422);
+    expect(await problems(broken)).toContain('/cards/1/class');
+    expect((await call('GET', '/api/cards?id=tansy-gel', 'lead')).status).toBe(404);
+    expect(
+      (
+        await put('lead', [
+          { card: a, revision: 0 },
+          { card: b, revision: 0 }
+        ])
+      ).status
+    ).toBe(200);
+    const clash = await put('lead', [
+      { card: { ...a, name: 'New' }, revision: 1 },
+      { card: b, revision: 0 }
+    ]);
+    expect(clash.status).toBe(409);
+    expect(await clash.json()).toMatchObject({ changed: ['lantern-wax'] });
+    expect(await (await call('GET', '/api/cards?id=tansy-gel', 'lead')).json()).toMatchObject({ name: a.name });
+  });
+  it('a list that is none, twins, and a card that contradicts itself are refused', async () => {
+    const put = async (cards: unknown) => problems(await call('PUT', '/api/cards', 'lead', { cards }));
+    const c = card('quill-sealer');
+    expect(await put('all')).toEqual(['/cards']);
+    expect(await put([])).toEqual(['/cards']);
+    expect(
+      await put([
+        { card: c, revision: 0 },
+        { card: c, revision: 0 }
+      ])
+    ).toContain('/cards');
+    expect(await put([{ card: c }])).toEqual(['/revision']);
+    c.limits.airMinC = 40;
+    expect(await put([{ card: c, revision: 0 }])).toContain('/limits/airMaxC');
+  });
+  it('a tin is taken in by anybody of the crew, and refused with its field', async () => {
+    const post = (who: Who, t: object) => call('POST', '/api/stock', who, { ...tin, ...t });
+    expect((await post('hand', {})).status).toBe(201);
+    for (const [wrong, path] of [
+      [{ productId: 'nobody' }, '/productId'],
+      [{ of: 'oil' }, '/of'],
+      [{ colour: 'Puce' }, '/colour'],
+      [{ leftMl: 1600 }, '/leftMl'],
+      [{ boughtOn: 'May' }, '/boughtOn'],
+      [{ lot: '' }, '/lot']
+    ] as const)
+      expect(await problems(await post('office', wrong)), path).toContain(path);
+    const { id } = (await (await post('office', {})).json()) as { id: string };
+    const patch = (who: Who, change: object) =>
+      call('PATCH', `/api/stock/${id}`, who, { rowVersion: 1, note: '', ...change });
+    expect((await patch('stranger', { leftMl: 1 })).status).toBe(404);
+    expect((await patch('hand', { leftMl: 9000 })).status).toBe(422);
+    expect((await patch('hand', { leftMl: 700 })).status).toBe(200);
+    expect((await patch('hand', { leftMl: 600 })).status).toBe(409);
+  });
+  it('house rules are a lead’s; what is not in the book is refused; the effect saves nothing', async () => {
+    const rules = { choices: {}, numbers: {}, vans: ['Heron'] };
+    const put = (who: Who, document: unknown, revision: unknown = 0) =>
+      call('PUT', '/api/house', who, { document, revision });
+    expect((await put('office', rules)).status).toBe(403);
+    expect(
+      await problems(
+        await put('lead', { ...rules, choices: { tea: { option: 'milk', reason: 'r', date: '2027-01-01' } } })
+      )
+    ).toEqual(['/choices/tea']);
+    expect(
+      await problems(await put('lead', { ...rules, numbers: { rhMax: { value: 7, reason: 'r', date: '2027-01-01' } } }))
+    ).toEqual(['/numbers/rhMax/value']);
+    expect(await problems(await put('lead', rules, 'x'))).toEqual(['/revision']);
+    const effect = await call('POST', '/api/house/effect', 'hand', rules);
+    expect([effect.status, Array.isArray(((await effect.json()) as { jobs: unknown[] }).jobs)]).toEqual([200, true]);
+    expect(await (await call('GET', '/api/house', 'lead')).json()).toEqual({ choices: {}, numbers: {}, vans: [] });
+    expect((await put('lead', rules)).status).toBe(200);
+    expect((await put('lead', rules)).status).toBe(409);
+  });
+  it('the office approves a board and packs, but does not lay oil', async () => {
+    const post = async (event: unknown) =>
+      (await call('POST', `/api/jobs/${jobId}/events`, 'office', { events: [event] })).status;
+    expect(await post(phoneEvent('load.packed', { visit: 0, item: 'rags', packed: true }))).toBe(200);
+    expect(
+      await post(
+        phoneEvent('sample.approved', {
+          sample: 'b',
+          client: 'L',
+          layers: [{ productId: 'ostrel-duo', colour: 'Peat' }]
+        })
+      )
+    ).toBe(200);
+    expect(await post(phoneEvent('coat.opened', { coat: 1 }))).toBe(403);
+  });
+});
+
 describe('photos', () => {
   const put = (who: Who, job: string, id: string, body: Uint8Array) =>
     fetch(`${app.origin}/api/jobs/${job}/photos/${id}`, {

@@ -161,4 +161,10 @@ describe('coat times', () => {
     expect(overcoat(1.2, duo)).toMatchObject({ early: false, cureAdded: 0 });
     expect(lay({ opensAtProgress: 1.3 }).recoatOpens.p50).toBeGreaterThan(lay().recoatOpens.p50);
   });
+  it('the crew’s own dwell stands for the shortest, at today’s board; the longest stays the card’s', () => {
+    const duo = card('ostrel-duo');
+    const day = { surfaceTempC: 20, airSpeedMPerS: 0.2 };
+    expect(dwellMinutes(duo, 'thin', day, 25)).toEqual({ min: 25, max: 40 });
+    expect(dwellMinutes(duo, 'thin', { ...day, surfaceTempC: 12 }, 25).min).toBeGreaterThan(25);
+  });
 });

@@ -51,14 +51,20 @@ export const dryingRate = (h: DryingHour, card: ProductCard): number =>
 export const filmRatio = (usedL: number, lossesL: number, plannedNetL: number): number =>
   (usedL - lossesL) / plannedNetL;
 
-/** Dwell of a method at today's surface and air, minutes; undefined where the card gives none (handbook 9). */
-export function dwellMinutes(card: ProductCard, method: Method, h: Pick<DryingHour, 'surfaceTempC' | 'airSpeedMPerS'>) {
+/**
+ * Dwell of a method at today's surface and air, minutes; undefined where the card gives none (handbook 9). `ownMinMinutes`
+ * at 20 °C stands in place of the card's shortest; the card's longest stays.
+ */
+export function dwellMinutes(
+  card: ProductCard,
+  method: Method,
+  h: Pick<DryingHour, 'surfaceTempC' | 'airSpeedMPerS'>,
+  ownMinMinutes?: number
+) {
   const m = card.methods.find((x) => x.method === method);
+  const shortest = ownMinMinutes ?? m?.dwellMinMinutes;
   return {
-    min:
-      m?.dwellMinMinutes === undefined
-        ? undefined
-        : m.dwellMinMinutes / temperatureFactor(h.surfaceTempC, DWELL_MIN_KJ_PER_MOL),
+    min: shortest === undefined ? undefined : shortest / temperatureFactor(h.surfaceTempC, DWELL_MIN_KJ_PER_MOL),
     max:
       m?.dwellMaxMinutes === undefined
         ? undefined

@@ -41,6 +41,7 @@ export interface CoatPlan extends CoatSpec {
   /** Net litres split by what is known about them: product, position, species group, method. */
   keys: CoatKey[];
   layingMinutes: number;
+  /** Hands on: what is done to the coat below, spreading and wiping. */
   personHours: number;
   /** Pieces that lie on the bench are coated in rounds: each its faces, in order, and its minutes. */
   rounds: CoatRound[];
@@ -132,7 +133,9 @@ function coatPlan(
   });
   const areaM2 = faces.reduce((a, f) => a + f.areaM2, 0);
   const netL = faces.reduce((a, f) => a + f.detail.litres, 0) * plannedFilm;
-  const time = layingTime(areaM2, card, method, job, house);
+  const { personHours, ...time } = layingTime(areaM2, card, method, job, house);
+  const cutBack = spec.cutBack ?? house.betweenCoats;
+  const over = on.reduce((sum, [, , a, numbers]) => sum + (a.ok && numbers[0] !== spec.number ? a.areaM2 : 0), 0);
   const lossesL = coatLossesL(netL, isTwoPart(card), applicators(job) * time.days, house);
   return {
     ...spec,
@@ -144,6 +147,7 @@ function coatPlan(
     plannedFilm,
     keys: [...byKey.values()],
     ...time,
+    personHours: personHours + (cutBack === 'nothing' ? 0 : over / house.cutBackM2PerHour[cutBack]),
     rounds: coatRounds(on, time.layingMinutes)
   };
 }

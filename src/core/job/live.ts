@@ -193,11 +193,10 @@ const standsWet = (card: ProductCard, coat: CoatState, film: number): boolean =>
   (film > STANDING_FILM_RATIO || coat.bays.some((b) => b.wipedAtMs === undefined));
 
 function liveBays(card: ProductCard, job: JobDocument, coat: CoatState, climate: SiteClimate): LiveBay[] {
+  const spec = coatSpec(job.finish!, coat.coat);
   return coat.bays.map((b) => {
     const hour = siteHourAt(climate, b.spreadAtMs);
-    const dwell = hour
-      ? dwellMinutes(card, coatSpec(job.finish!, coat.coat).method, hour)
-      : { min: undefined, max: undefined };
+    const dwell = hour ? dwellMinutes(card, spec.method, hour, spec.dwellMinutes) : { min: undefined, max: undefined };
     const wiped = classTraits(card.class).mustBeWiped;
     return {
       coat: coat.coat,

@@ -21,7 +21,7 @@ import { coatPlans, facePlans, type CoatPlan, type FacePlan } from './coats';
 import type { JobDocument } from './document-schema';
 import { keepPlan, leavePlan, type KeepPlan, type LeavePlan } from './after';
 import { loadPlan, type LoadPlan } from './load';
-import { coatCard, finishCard, jobAtHouse, sequenceCards, topCard } from './coat-specs';
+import { coatCard, coatSpec, finishCard, jobAtHouse, sequenceCards, topCard } from './coat-specs';
 import type { Knowledge } from './knowledge';
 import { layerChecks, layerProblem, type LayerFinding } from './layering';
 import { jobProblems, touchesFood, type Problem } from './problems';
@@ -70,6 +70,7 @@ export function plan(document: JobDocument, climate: SiteClimate | null, knowled
   const last = chosen?.coats[chosen.coats.length - 1];
   const complete = chosen && last && chosen.coats.length === coats.length;
   const top = topCard(job);
+  const first = job.finish && coatSpec(job.finish, 1);
   const mixTempC = now?.airTempC ?? 20;
   return {
     problems,
@@ -81,7 +82,7 @@ export function plan(document: JobDocument, climate: SiteClimate | null, knowled
     cautions: cautionsFor(sequenceCards(job), touchesFood(job)),
     cautionsClosing: safetyClosing,
     now,
-    dwell: card && now ? dwellMinutes(card, job.finish!.method, now) : null,
+    dwell: card && now ? dwellMinutes(card, first!.method, now, first!.dwellMinutes) : null,
     hours: ctx ? [...ctx.coats[0]!.verdicts] : [],
     chosen,
     leave: complete ? leavePlan(top!, last, house) : null,

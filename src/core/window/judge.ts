@@ -41,7 +41,7 @@ export interface HourVerdict {
 export interface LayingLimits {
   card: ProductCard;
   rhMax: { value: number; grade: 'label' | 'house' };
-  dewGapMinC: number;
+  dewGapMinC: { value: number; grade: 'label' | 'house' };
   windMaxMPerS: number;
   surfaceHotC: number;
   mcMin: number;
@@ -77,10 +77,14 @@ export function layingLimits(
     label !== undefined && label <= own
       ? ({ value: label, grade: 'label' } as const)
       : ({ value: own, grade: 'house' } as const);
+  const wider = (label: number | undefined, own: number) =>
+    label !== undefined && label > own
+      ? ({ value: label, grade: 'label' } as const)
+      : ({ value: own, grade: 'house' } as const);
   return {
     card,
     rhMax: stricter(card.limits.rhMax, house.rhMax),
-    dewGapMinC: house.dewGapMinC,
+    dewGapMinC: wider(card.limits.dewGapMinC, house.dewGapMinC),
     windMaxMPerS: method === 'spray' ? house.windMaxMPerS.spray : house.windMaxMPerS.brush,
     surfaceHotC: house.surfaceHotC,
     mcMin: mc.min,
@@ -102,7 +106,7 @@ export function closuresOf(h: SiteHour | null, limits: LayingLimits): Closure[] 
   };
   above('rain', h.rainMm, 0, 'law');
   above('boards wet', h.mcPercent, limits.mcMax.value, limits.mcMax.grade);
-  below('dew', h.dewGapC, limits.dewGapMinC, 'house');
+  below('dew', h.dewGapC, limits.dewGapMinC.value, limits.dewGapMinC.grade);
   below('air too cold', h.airTempC, c.airMinC, 'label');
   below('surface too cold', h.surfaceTempC, c.surfaceMinC, 'label');
   above('air too hot', h.airTempC, c.airMaxC, 'label');

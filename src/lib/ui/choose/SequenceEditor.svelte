@@ -137,12 +137,14 @@
               options={card.methods.map((m) => ({ value: m.method, label: METHOD_WORDS[m.method] }))}
               onchange={(v) => desk.edit((d) => changeCoat(d, i, (x) => (x.method = v)))}
             />
-            <Choice
-              label="Before it"
-              value={c.cutBack ?? desk.knowledge.house.betweenCoats}
-              options={CUT_BACKS.map((v) => ({ value: v, label: CUT_WORDS[v] }))}
-              onchange={(v) => desk.edit((d) => changeCoat(d, i, (x) => (x.cutBack = v)))}
-            />
+            {#if i > 0}
+              <Choice
+                label="Before it"
+                value={c.cutBack ?? desk.knowledge.house.betweenCoats}
+                options={CUT_BACKS.map((v) => ({ value: v, label: CUT_WORDS[v] }))}
+                onchange={(v) => desk.edit((d) => changeCoat(d, i, (x) => (x.cutBack = v)))}
+              />
+            {/if}
             <TextField
               label="Tool"
               value={c.tool ?? ''}

@@ -5,7 +5,7 @@
   import Sign from '../marks/Sign.svelte';
 
   /** The shelf, those that fit first; what may not go on this job says why. */
-  const { shelf }: { shelf: readonly ProductCard[] } = $props();
+  const { shelf, locked }: { shelf: readonly ProductCard[]; locked: boolean } = $props();
   const desk = useJobDesk();
   const chosen = $derived(
     desk.document.finish && !desk.document.finish.coats ? desk.document.finish.productId : undefined
@@ -35,12 +35,13 @@
 
 <section aria-label="Shelf">
   <h2 class="border-b-[1.5px] border-ink pb-1">From the shelf</h2>
+  {#if locked}<p class="py-2 text-[13.5px]">The approved board holds: another product needs a new approval.</p>{/if}
   <ul>
     {#each rows as s (s.card.id)}
       {@const on = s.card.id === chosen}
       <li class:on>
         <button
-          disabled={!desk.mayEdit || (s.misfits.length > 0 && !on)}
+          disabled={!desk.mayEdit || locked || (s.misfits.length > 0 && !on)}
           onclick={() => choose(s.card)}
           aria-pressed={on}
         >

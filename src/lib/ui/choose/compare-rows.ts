@@ -1,5 +1,5 @@
 import type { SystemFigures } from '$core/job';
-import { decimals, showPour, showVolume, type UnitSystem } from '$core/units';
+import { decimals, showPour, showTemperature, showVolume, type UnitSystem } from '$core/units';
 import { whenWords } from '../words/time';
 
 /** One measure systems are held against each other by; less is better in all of them. */
@@ -43,7 +43,7 @@ export const compareRows = (units: UnitSystem, nowMs: number, timeZone: string):
   {
     id: 'dwell',
     name: 'Oil may sit',
-    unit: 'until it must be off, at 20 °C',
+    unit: `until it must be off, at ${showTemperature(20, units, 0)}`,
     value: (f) => f.dwellMinutes,
     show: (f) => (f.dwellMinutes === null ? 'left on' : `${f.dwellMinutes} min`)
   },

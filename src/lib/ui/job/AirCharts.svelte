@@ -21,6 +21,7 @@
   }
   let { climate, hours, card, house, outdoor, nowMs, timeZone, units, width, looked = $bindable() }: Props = $props();
 
+  const dewGapMinC = $derived(Math.max(house.dewGapMinC, card.limits.dewGapMinC ?? 0));
   const LEFT = $derived(width > 700 ? 210 : 92);
   const plotW = $derived(width - LEFT);
   const fromMs = $derived(hours[0]!.atMs);
@@ -44,9 +45,9 @@
   const rows = $derived<Row[]>([
     {
       name: 'Dew gap',
-      rule: `work over ${showTemperatureGap(house.dewGapMinC, units)}`,
+      rule: `work over ${showTemperatureGap(dewGapMinC, units)}`,
       value: (h) => h.dewGapC,
-      limits: [house.dewGapMinC],
+      limits: [dewGapMinC],
       ink: 'var(--dew)',
       word: (v) => showTemperatureGap(v, units)
     },

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { ProductCard } from '$core/product';
-  import { showVolume } from '$core/units';
+  import { showVolume, type UnitSystem } from '$core/units';
   import { clock } from '../clock/clock.svelte';
   import Choice from '../fields/Choice.svelte';
   import TextField from '../fields/TextField.svelte';
@@ -11,9 +11,10 @@
     places: readonly string[];
     /** What is known of it already, from a batch that used it. */
     from: { productId: string; of: 'kit' | 'oil' | 'hardener'; lot: string } | null;
+    units: UnitSystem;
     onadded: () => void;
   }
-  const { cards, places, from, onadded }: Props = $props();
+  const { cards, places, from, units, onadded }: Props = $props();
   // The form starts from what is known and is the person's from then on.
   // svelte-ignore state_referenced_locally
   let productId = $state(from?.productId ?? cards[0]?.id ?? '');
@@ -76,7 +77,7 @@
     <Choice
       label="Pack"
       value={pack.id}
-      options={card.packs.map((p) => ({ value: p.id, label: `${p.of}, ${showVolume(p.volumeMl / 1000, 'metric')}` }))}
+      options={card.packs.map((p) => ({ value: p.id, label: `${p.of}, ${showVolume(p.volumeMl / 1000, units)}` }))}
       onchange={(v) => (packId = v)}
     />
     {#if pack.of !== 'hardener'}<Choice

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { invalidate } from '$app/navigation';
   import { normalQuantile } from '$core/coverage';
-  import { decimals, showArea, showSpreadRate, showVolume } from '$core/units';
+  import { decimals, L_PER_GAL, M2_PER_FT2, showArea, showSpreadRate, showVolume } from '$core/units';
   import Chart from '$lib/ui/chart/Chart.svelte';
   import Choice from '$lib/ui/fields/Choice.svelte';
   import TextField from '$lib/ui/fields/TextField.svelte';
@@ -33,6 +33,7 @@
     ...[...new Set(values)].sort().map((v) => ({ value: v, label: v }))
   ];
   const name = (k: LogKey) => `${k.product}, ${k.position} coat`;
+  const inUnits = (m2PerL: number) => (units === 'us' ? (m2PerL / M2_PER_FT2) * L_PER_GAL : m2PerL);
   const z90 = normalQuantile(0.9);
   const span = (k: LogKey) => {
     const s = Math.exp(z90 * k.known.sdLn);
@@ -171,7 +172,7 @@
                 type: 'scatter',
                 mode: 'markers',
                 x: open.coats.map((c) => new Date(c.atMs).toISOString()),
-                y: open.coats.map((c) => c.rateM2PerL),
+                y: open.coats.map((c) => inUnits(c.rateM2PerL)),
                 text: open.coats.map((c) => `${c.title}, coat ${c.coat}`),
                 hoverinfo: 'text',
                 marker: {
@@ -183,15 +184,18 @@
               }
             ]}
             layout={{
-              yaxis: { title: { text: 'm² from a litre' }, rangemode: 'tozero' },
+              yaxis: {
+                title: { text: units === 'us' ? 'sq ft from a gallon' : 'm² from a litre' },
+                rangemode: 'tozero'
+              },
               shapes: [
                 {
                   type: 'line',
                   xref: 'paper',
                   x0: 0,
                   x1: 1,
-                  y0: open.known.cardM2PerL,
-                  y1: open.known.cardM2PerL,
+                  y0: inUnits(open.known.cardM2PerL),
+                  y1: inUnits(open.known.cardM2PerL),
                   line: { color: '--ink', width: 1.5, dash: 'dash' }
                 },
                 {
@@ -199,8 +203,8 @@
                   xref: 'paper',
                   x0: 0,
                   x1: 1,
-                  y0: open.known.medianM2PerL,
-                  y1: open.known.medianM2PerL,
+                  y0: inUnits(open.known.medianM2PerL),
+                  y1: inUnits(open.known.medianM2PerL),
                   line: { color: '--go', width: 2.5 }
                 }
               ],
@@ -208,7 +212,7 @@
                 {
                   xref: 'paper',
                   x: 1,
-                  y: open.known.cardM2PerL,
+                  y: inUnits(open.known.cardM2PerL),
                   text: 'card',
                   showarrow: false,
                   yshift: 9,
@@ -217,7 +221,7 @@
                 {
                   xref: 'paper',
                   x: 0,
-                  y: open.known.medianM2PerL,
+                  y: inUnits(open.known.medianM2PerL),
                   text: 'ours',
                   showarrow: false,
                   yshift: 9,

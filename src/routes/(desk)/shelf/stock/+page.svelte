@@ -49,6 +49,7 @@
     <NewTin
       cards={data.cards}
       places={data.places}
+      {units}
       from={adding === 'new' ? null : adding}
       onadded={() => {
         adding = null;

@@ -87,7 +87,7 @@
   <Tabs.Content value="coats" tabindex={-1}>
     {#each outdated as o (o.held.id)}<CardVersion held={o.held} shelf={o.shelf} />{/each}
     <div class="two">
-      <ShelfColumn shelf={data.shelf} />
+      <ShelfColumn shelf={data.shelf} {locked} />
       {#if card && desk.document.finish}
         <section aria-label="Finish">
           <h2 class="border-b-[1.5px] border-ink pb-1">{listed ? 'Coat by coat' : card.name}</h2>
