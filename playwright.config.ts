@@ -1,15 +1,17 @@
 import { defineConfig, devices } from '@playwright/test';
 
-/** `./basket test` starts the two servers the tests need and says where they are. */
+/** `./basket test` starts a world of two servers for each worker and says where they are. */
+const worlds = JSON.parse(process.env.E2E_WORLDS ?? '[]') as unknown[];
+
 export default defineConfig({
   testDir: 'tests/e2e',
   fullyParallel: false,
-  workers: 2,
+  workers: Math.max(1, worlds.length),
   retries: 0,
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list'], ['./tests/playwright-line-reporter.ts']],
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   use: {
     ...devices['Desktop Chrome'],
     viewport: { width: 1280, height: 800 },

@@ -19,6 +19,7 @@ export default defineConfig({
             'src/formats/**/*.test.ts',
             'src/stand-ins/**/*.test.ts',
             'src/lib/ui/**/*.test.ts',
+            'src/lib/workers/**/*.test.ts',
             'cli/**/*.test.ts',
             'tests/project/**/*.test.ts'
           ]

@@ -20,8 +20,13 @@ const NEWEST: JobStage[] = [
   ...Array<JobStage>(24).fill('planning')
 ];
 
-/** Fills a database with ten years of a busy crew. Gives the counts and one live outdoor job. */
-export async function fillDatabase(url: string): Promise<{ jobs: number; events: number; liveJob: string }> {
+/** Fills a database with ten years of a busy crew. Gives the counts, one live outdoor job and one that is being planned. */
+export async function fillDatabase(url: string): Promise<{
+  jobs: number;
+  events: number;
+  liveJob: string;
+  plannedJob: string;
+}> {
   await migrateDatabase(url);
   const { db, pool } = connect(url);
   const now = Date.now();
@@ -36,10 +41,12 @@ export async function fillDatabase(url: string): Promise<{ jobs: number; events:
   const connection = await mysql.createConnection({ uri: url, timezone: 'Z' });
   const kinds = [floorJob(), deckJob()];
   let liveJob = '';
+  let plannedJob = '';
   let events = 0;
   for (let i = 0; i < JOBS; i += 100) {
     const batch = Array.from({ length: 100 }, (_, k) => jobRow(i + k, crewId, kinds, now));
     liveJob ||= batch.find((b) => b.stage === 'drying' && b.document.site.setting === 'outdoor')?.id ?? '';
+    plannedJob ||= batch.find((b) => b.stage === 'planning' && b.document.site.setting === 'outdoor')?.id ?? '';
     await connection.query(
       'INSERT INTO job (id, crew_id, title, client_name, place, stage, document, row_version, due_at, served_at, changed_by, created_at, updated_at) VALUES ?',
       [
@@ -71,7 +78,7 @@ export async function fillDatabase(url: string): Promise<{ jobs: number; events:
   await connection.query('UPDATE job j SET event_seq = (SELECT MAX(seq) FROM work_event e WHERE e.job_id = j.id)');
   await connection.query('ANALYZE TABLE job, work_event');
   await connection.end();
-  return { jobs: JOBS, events, liveJob };
+  return { jobs: JOBS, events, liveJob, plannedJob };
 }
 
 function jobRow(i: number, crewId: string, kinds: JobDocument[], now: number) {

@@ -16,7 +16,9 @@ const USAGE = `Basket: oil, time and record for crews that finish installed wood
   ./basket backup  FILE          write all your data to one file
   ./basket restore FILE          put a backup in the place of your data
   ./basket plan    JOB.json [--weather SERIES.covjson] [--now TIME]
-                                 print the whole plan of a job file as JSON`;
+                                 print the whole plan of a job file as JSON
+  ./basket rig     TOKEN [--every MINUTES] [--air 14.5] …
+                                 a stand-in for a sensor: posts what it measures as SenML`;
 
 const DEFAULT_PORT = 4180;
 
@@ -55,13 +57,14 @@ async function main(command, args) {
       return backup(home, fileOf(args, 'backup'), 'basket');
     case 'restore':
       return restore(home, fileOf(args, 'restore'), 'basket');
-    case 'plan': {
+    case 'plan':
+    case 'rig': {
       checkNode();
       await npmPackages();
       await generateSources();
       const done = await run(process.execPath, [
         join(root, 'node_modules/tsx/dist/cli.mjs'),
-        join(root, 'cli/plan.ts'),
+        join(root, `cli/${command}.ts`),
         ...args
       ]);
       process.exit(done.code);

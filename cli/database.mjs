@@ -146,19 +146,15 @@ async function launch(p, user, port) {
 
 /** @param {Places} p @param {string} password */
 async function setUp(p, password) {
-  const grants = ['basket', 'basket\\_demo', 'basket\\_test', 'basket\\_bench'].map(
-    (d) => `GRANT ALL ON \`${d}\`.* TO '${DB_USER}'@'127.0.0.1';`
-  );
-  await asAdmin(
-    p,
-    `CREATE USER IF NOT EXISTS '${DB_USER}'@'127.0.0.1' IDENTIFIED BY '${password}'; ${grants.join(' ')}`
-  );
+  await asAdmin(p, `CREATE USER IF NOT EXISTS '${DB_USER}'@'127.0.0.1' IDENTIFIED BY '${password}'`);
 }
 
-/** Makes a database if it is not there; emptied first when asked. @param {Places} p @param {string} name @param {{ fresh?: boolean }} [how] */
+/** Makes a database of the app's if it is not there; emptied first when asked. @param {Places} p @param {string} name @param {{ fresh?: boolean }} [how] */
 export async function ensureDatabase(p, name, how = {}) {
   if (how.fresh) await asAdmin(p, `DROP DATABASE IF EXISTS \`${name}\``);
   await asAdmin(p, `CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+  // A bare underscore in a grant stands for any character.
+  await asAdmin(p, `GRANT ALL ON \`${name.replaceAll('_', '\\_')}\`.* TO '${DB_USER}'@'127.0.0.1'`);
 }
 
 /** @param {Places} p */

@@ -47,7 +47,9 @@ describe('./basket plan', () => {
   });
   it('judges a deck by a CoverageJSON series', () => {
     const job = deckJob();
-    const weather = JSON.stringify(writeCoverage(deskSeries(job.site, NOW, NOW - DAY_MS, NOW + 10 * DAY_MS), job.site));
+    const weather = JSON.stringify(
+      writeCoverage([deskSeries(job.site, NOW, NOW - DAY_MS, NOW + 10 * DAY_MS)], job.site)
+    );
     const r = basketPlan(
       file('deck.json', writeJobFile(job)),
       '--weather',
@@ -105,7 +107,7 @@ describe('./basket plan', () => {
 
 function badWeather(): string {
   const job = deckJob();
-  const coverage = writeCoverage(deskSeries(job.site, NOW, NOW, NOW + DAY_MS), job.site);
+  const coverage = writeCoverage([deskSeries(job.site, NOW, NOW, NOW + DAY_MS)], job.site);
   coverage.domain.axes.t.values.reverse();
   return JSON.stringify(coverage);
 }

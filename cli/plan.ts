@@ -44,7 +44,7 @@ function readWeather(file: string): WeatherSeries {
     fail(file, [{ path: '', problem: `this is not JSON: ${(e as Error).message}` }]);
   }
   const series = readCoverage(data, { issuedMs: Date.now(), source: file });
-  return series.ok ? series.value : fail(file, series.problems);
+  return series.ok ? series.value[0]! : fail(file, series.problems);
 }
 
 function main(args: string[]): void {

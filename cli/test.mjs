@@ -8,8 +8,8 @@ import { endUnderWay, freePort, run } from './processes.mjs';
 import { launchApp, runScript, stopAll } from './serve.mjs';
 import { say, Stop } from './say.mjs';
 
-/** The time the tests live at: a Tuesday morning in May. */
-export const TEST_NOW = '2027-05-18T09:40:00+01:00';
+/** The time the walks live at: a Tuesday morning in May. */
+const TEST_NOW = '2027-05-18T09:40:00+01:00';
 
 const bin = (/** @type {string} */ path) => join(root, 'node_modules', path);
 
@@ -21,19 +21,25 @@ export async function test(only) {
   const p = places('.basket-test');
   rmSync(p.state, { recursive: true, force: true });
   prepare(p);
+  /** What runs, in the order it is ended: apps before the database. */
+  const running = [p];
   let cleaning = false;
   const clean = async () => {
     if (cleaning) return;
     cleaning = true;
     endUnderWay();
-    await stopAll(p);
+    for (const home of running) await stopAll(home);
     rmSync(p.state, { recursive: true, force: true });
   };
   for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
     process.on(signal, () => void clean().then(() => process.exit(130)));
   const totals = { passed: 0, failed: 0 };
   try {
-    await steps(p, only, totals);
+    await steps(p, running, only, totals);
+  } catch (e) {
+    if (cleaning) return;
+    totals.failed++;
+    say(`FAILED  ${e instanceof Stop ? e.message : /** @type {Error} */ (e).stack}`);
   } finally {
     await clean();
   }
@@ -41,8 +47,8 @@ export async function test(only) {
   process.exit(totals.failed === 0 && totals.passed > 0 ? 0 : 1);
 }
 
-/** @param {import('./places.mjs').Places} p @param {string[]} only @param {{ passed: number, failed: number }} totals */
-async function steps(p, only, totals) {
+/** @param {import('./places.mjs').Places} p @param {import('./places.mjs').Places[]} running @param {string[]} only @param {{ passed: number, failed: number }} totals */
+async function steps(p, running, only, totals) {
   const wanted = (/** @type {string} */ name) => only.length === 0 || only.includes(name);
   /** @param {string} name @param {string} script @param {string[]} args @param {NodeJS.ProcessEnv} [env] */
   const step = async (name, script, args, env = {}) => {
@@ -97,45 +103,40 @@ async function steps(p, only, totals) {
     BASKET_SECRET: secret,
     BASKET_TEST_STATE: '.basket-test'
   });
-  if (wanted('e2e')) await endToEnd(p, database, secret, step);
+  if (wanted('e2e')) await endToEnd(p, running, database, secret, step);
 }
 
+/** Walks run two at a time, each in a world of its own: a Basket that is empty, one of the demo, a clock and a weather. */
+const WORLDS = 2;
+
 /**
- * @param {import('./places.mjs').Places} p @param {Awaited<ReturnType<typeof startDatabase>>} database @param {string} secret
+ * @param {import('./places.mjs').Places} p @param {import('./places.mjs').Places[]} running @param {Awaited<ReturnType<typeof startDatabase>>} database @param {string} secret
  * @param {(name: string, script: string, args: string[], env?: NodeJS.ProcessEnv) => Promise<void>} step
  */
-async function endToEnd(p, database, secret, step) {
-  const clock = join(p.state, 'clock');
-  writeFileSync(clock, TEST_NOW);
-  /** @param {string} name @param {number} wishedPort */
-  const settings = async (name, wishedPort) => {
-    await ensureDatabase(p, name, { fresh: true });
-    const port = await freePort(wishedPort);
-    return {
-      port,
-      env: {
-        DATABASE_URL: database.url(name),
-        BASKET_SECRET: secret,
-        ORIGIN: `http://127.0.0.1:${port}`,
-        BASKET_NOW: `@${clock}`
-      }
-    };
+async function endToEnd(p, running, database, secret, step) {
+  /** @param {number} world @param {'own' | 'demo'} name @param {NodeJS.ProcessEnv} env */
+  const app = async (world, name, env) => {
+    const home = places(`.basket-test/${name}-${world}`);
+    prepare(home);
+    running.unshift(home);
+    const base = `basket_${name}_${world}`;
+    await ensureDatabase(p, base, { fresh: true });
+    const port = await freePort(4380 + running.length);
+    const all = { ...env, DATABASE_URL: database.url(base), BASKET_SECRET: secret, ORIGIN: `http://127.0.0.1:${port}` };
+    if (name === 'demo') {
+      const loaded = await runScript('cli/load-demo.ts', [], all);
+      if (loaded.code !== 0) throw new Stop(`The demo world could not be loaded:\n${loaded.output}`);
+    }
+    await launchApp(home, port, { ...all, BASKET_DEMO: name === 'demo' ? '1' : '' });
+    return all.ORIGIN;
   };
-  const own = await settings('basket_test', 4380);
-  await launchApp(p, own.port, own.env);
-  const demo = await settings('basket_demo', own.port + 1);
-  const loaded = await runScript('cli/load-demo.ts', [], demo.env);
-  if (loaded.code !== 0) throw new Stop(`The demo world could not be loaded:\n${loaded.output}`);
-  const second = places('.basket-test/demo');
-  prepare(second);
-  await launchApp(second, demo.port, { ...demo.env, BASKET_DEMO: '1' });
-  try {
-    await step('e2e', '@playwright/test/cli.js', ['test'], {
-      E2E_OWN: own.env.ORIGIN,
-      E2E_DEMO: demo.env.ORIGIN,
-      E2E_CLOCK: clock
-    });
-  } finally {
-    await stopAll(second);
+  const worlds = [];
+  for (let i = 0; i < WORLDS; i++) {
+    const [clock, weather] = [join(p.state, `clock-${i}`), join(p.state, `weather-${i}`)];
+    writeFileSync(clock, TEST_NOW);
+    writeFileSync(weather, '');
+    const env = { BASKET_NOW: `@${clock}`, BASKET_WEATHER_SCENARIO: `@${weather}` };
+    worlds.push({ own: await app(i, 'own', env), demo: await app(i, 'demo', env), clock, weather, now: TEST_NOW });
   }
+  await step('e2e', '@playwright/test/cli.js', ['test'], { E2E_WORLDS: JSON.stringify(worlds) });
 }

@@ -19,6 +19,8 @@ export const init: ServerInit = async () => {
 
 /** Pages that are there before anybody has signed in. */
 const OPEN = ['/sign-in', '/welcome'];
+/** Those that know a caller by a secret of their own. */
+const BY_SECRET = ['/api/senml', '/calendar/'];
 
 export const handle: Handle = async ({ event, resolve }) => {
   event.locals.person = null;
@@ -45,7 +47,11 @@ export const handle: Handle = async ({ event, resolve }) => {
       units: user.units as UnitSystem
     };
   const { pathname } = event.url;
-  const open = OPEN.includes(pathname) || pathname.startsWith('/_app/') || event.route.id === null;
+  const open =
+    OPEN.includes(pathname) ||
+    BY_SECRET.some((p) => pathname.startsWith(p)) ||
+    pathname.startsWith('/_app/') ||
+    event.route.id === null;
   if (!event.locals.person && !open) {
     if (pathname.startsWith('/api/') || pathname.startsWith('/stand-ins/'))
       return json({ message: 'Sign in first.' }, { status: 401 });

@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
 import { floorJob, deckJob, NOW } from '../../tests/fixtures';
-import { deskSeries } from '../stand-ins/weather-desk';
+import { deskEnsemble, deskSeries } from '../stand-ins/weather-desk';
 import { HOUR_MS } from '../core/units';
+import type { WeatherSeries } from '../core/air';
 import { readCoverage, writeCoverage } from './coverage-json';
+import { inSteps, readWeather, writeWeather } from './weather-text';
 import { checkJobDocument, readJobFile, writeJobFile } from './job-json';
 import { publishedSchemas } from './schema/schemas';
 import { newEvent } from './validate/gen/newEvent.gen.js';
@@ -73,15 +75,16 @@ describe('events at the border', () => {
 describe('CoverageJSON', () => {
   const place = { latitudeDeg: 53.06, longitudeDeg: 0.27 };
   const series = deskSeries(place, NOW, NOW, NOW + 48 * HOUR_MS);
-  const doc = () => structuredClone(writeCoverage(series, place)) as any;
+  const doc = () => structuredClone(writeCoverage([series], place)) as any;
   const read = (d: unknown) => readCoverage(d, { issuedMs: 0, source: 'f' });
 
   it('reads what it writes, to the rounding of the file', () => {
     const back = read(JSON.parse(JSON.stringify(doc())));
     if (!back.ok) throw new Error(JSON.stringify(back.problems));
-    expect(back.value.startMs).toBe(series.startMs);
-    expect(back.value.issuedMs).toBe(NOW);
-    series.hours.forEach((h, i) => expect(back.value.hours[i]!.airTempC).toBeCloseTo(h!.airTempC, 3));
+    const [one] = back.value as [WeatherSeries];
+    expect(one.startMs).toBe(series.startMs);
+    expect(one.issuedMs).toBe(NOW);
+    series.hours.forEach((h, i) => expect(one.hours[i]!.airTempC).toBeCloseTo(h!.airTempC, 3));
   });
   it.each([
     ['wrong order', (d: any) => d.domain.axes.t.values.reverse(), /does not come after/],
@@ -96,10 +99,47 @@ describe('CoverageJSON', () => {
     spoil(d);
     expect(problems(read(d))[0]?.problem).toMatch(message);
   });
+  it('reads every member of an ensemble apart, whichever axis comes first', () => {
+    const members = deskEnsemble(place, NOW, NOW, NOW + 48 * HOUR_MS, undefined, 4);
+    const doc = JSON.parse(JSON.stringify(writeCoverage(members, place)));
+    const turn = structuredClone(doc);
+    for (const r of Object.values(turn.ranges) as any[]) {
+      r.axisNames.reverse();
+      r.shape.reverse();
+      r.values = Array.from({ length: 48 * 4 }, (_, i) => r.values[(i % 4) * 48 + Math.floor(i / 4)]);
+    }
+    for (const d of [doc, turn]) {
+      const back = read(d);
+      if (!back.ok) throw new Error(JSON.stringify(back.problems));
+      expect(back.value).toHaveLength(4);
+      back.value.forEach((m, k) => {
+        expect(m.hours[40]!.airTempC).toBeCloseTo(members[k]!.hours[40]!.airTempC, 3);
+        expect(m.hours[40]!.gustMPerS).toBeCloseTo(members[k]!.hours[40]!.gustMPerS!, 3);
+      });
+    }
+    doc.domain.axes.realization.values = Array.from({ length: 60 }, (_, i) => i);
+    expect(problems(read(doc))[0]!.problem).toMatch(/1 to 51/);
+  });
+  it('takes values in the unit the file names, and refuses one it does not know', () => {
+    const d = doc();
+    d.parameters.air_temperature.unit.symbol = 'K';
+    d.ranges.air_temperature.values = d.ranges.air_temperature.values.map((v: number) => v + 273.15);
+    const back = read(d);
+    expect(back.ok && back.value[0]!.hours[3]!.airTempC).toBeCloseTo(series.hours[3]!.airTempC, 3);
+    d.parameters.air_temperature.unit.symbol = 'furlong';
+    expect(problems(read(d))[0]).toMatchObject({ path: '/parameters/air_temperature/unit' });
+  });
+  it('goes to a page and back as one text, in steps finer than any instrument', () => {
+    const members = deskEnsemble(place, NOW, NOW, NOW + 48 * HOUR_MS, undefined, 3).map((m) => ({
+      ...m,
+      hours: m.hours.map((h, i) => (i === 7 ? null : inSteps(h!)))
+    }));
+    expect(readWeather(writeWeather(members))).toEqual(members);
+  });
   it('bridges gaps of three hours, keeps longer ones as no data', () => {
     const d = doc();
     for (const i of [5, 6, 7, 20, 21, 22, 23]) d.ranges.air_temperature.values[i] = null;
     const back = read(d);
-    expect(back.ok && [back.value.hours[6], back.value.hours[21]].map(Boolean)).toEqual([true, false]);
+    expect(back.ok && [back.value[0]!.hours[6], back.value[0]!.hours[21]].map(Boolean)).toEqual([true, false]);
   });
 });

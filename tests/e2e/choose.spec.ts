@@ -1,10 +1,10 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import cards from '../../demo/cards.json' with { type: 'json' };
 import deck from '../../demo/jobs/02-boathouse-deck.json' with { type: 'json' };
 import terrace from '../../demo/jobs/04-saltgate-terrace.json' with { type: 'json' };
 import doorsFile from '../../demo/jobs/05-cell-doors.json' with { type: 'json' };
-import { accessible, DEMO, phone, pick, saved, setClock, signIn } from './helpers';
+import { accessible, DEMO, phone, pick, saved, signIn, test } from './helpers';
 
 /** Choose and Load: systems, coats, sample boards, tins, mixing, the bench and what the log teaches. */
 const LEAD = ['ines@wickandtarn.example', 'salt-marsh-oil'] as const;
@@ -28,7 +28,6 @@ async function openJob(page: Page, title: string, station: string): Promise<stri
   return `${DEMO}${job}`;
 }
 
-test.beforeAll(() => setClock('2027-05-18T09:40:00+01:00'));
 test.beforeEach(async ({ page }) => signIn(page, DEMO, ...LEAD));
 
 test('three systems for the rooftop terrace stand side by side, and one is picked', async ({ page }) => {
@@ -152,7 +151,7 @@ test('the deck is bought from what its coats have taught, stock first, with the 
   await bram.context().setOffline(false);
   await expect(
     page.getByRole('region', { name: /^Visit 2: Coat 1/ }).getByRole('checkbox', { name: /cotton rags/ })
-  ).toHaveAttribute('aria-checked', 'true', { timeout: 20_000 });
+  ).toHaveAttribute('aria-checked', 'true');
   await accessible(bram);
   await bram.context().close();
 });

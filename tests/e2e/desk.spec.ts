@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
-import { DEMO, pick, saved, signIn } from './helpers';
+import { expect, type Page } from '@playwright/test';
+import { DEMO, pick, saved, signIn, test } from './helpers';
 
 /** What a lead does at the desk besides the story: cards, prices, people, hours, light. */
 const LEAD = ['ines@wickandtarn.example', 'salt-marsh-oil'] as const;

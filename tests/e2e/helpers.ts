@@ -1,13 +1,49 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Browser, type Page } from '@playwright/test';
-import { writeFileSync } from 'node:fs';
+import { expect, test as base, type Browser, type Page } from '@playwright/test';
+import { renameSync, writeFileSync } from 'node:fs';
 
-export const OWN = process.env.E2E_OWN ?? 'http://127.0.0.1:4380';
-export const DEMO = process.env.E2E_DEMO ?? 'http://127.0.0.1:4381';
+/** Where a worker's walks live: two servers, the clock both go by and the weather at their places. No other worker shares it. */
+interface World {
+  own: string;
+  demo: string;
+  clock: string;
+  weather: string;
+  /** The time a walk begins at. */
+  now: string;
+}
+const worlds = JSON.parse(process.env.E2E_WORLDS ?? '[]') as World[];
+if (worlds.length === 0) throw new Error('The walks need servers of their own: start them with ./basket test e2e');
+const world = worlds[Number(process.env.TEST_PARALLEL_INDEX ?? 0)]!;
+export const { own: OWN, demo: DEMO, now: NOW } = world;
 export const PHONE = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true } as const;
 
-/** Moves the clock both servers live by. Pages learn of it when they load. */
-export const setClock = (iso: string): void => writeFileSync(process.env.E2E_CLOCK!, iso);
+/** Writes a file whole: a server that reads it meanwhile sees the old or the new, never half. */
+function put(file: string, text: string): void {
+  writeFileSync(`${file}.new`, text);
+  renameSync(`${file}.new`, file);
+}
+
+/** Moves the clock both servers of this worker live by. Pages learn of it when they load. */
+export const setClock = (iso: string): void => put(world.clock, iso);
+
+/** A walk that begins at the time of the demo world, whatever the one before it did to the clock. */
+export const test = base.extend<{ onTime: void }>({
+  onTime: [
+    // eslint-disable-next-line no-empty-pattern -- a fixture names what it needs; this one needs nothing
+    async ({}, use) => {
+      setClock(NOW);
+      await use();
+    },
+    { auto: true }
+  ]
+});
+
+const plays = new Map<string, string>();
+/** What the weather desk plays at a place: a named run of weather, or `down`. A place of its own disturbs no other walk. */
+export function setWeather(place: { latitudeDeg: number; longitudeDeg: number }, scenario: string): void {
+  plays.set(`${place.latitudeDeg.toFixed(2)} ${place.longitudeDeg.toFixed(2)}`, scenario);
+  put(world.weather, [...plays].map(([at, s]) => `${at} = ${s}`).join('\n'));
+}
 
 export async function signIn(page: Page, origin: string, email: string, password: string): Promise<void> {
   await page.goto(`${origin}/sign-in`);
@@ -26,7 +62,10 @@ export async function phone(browser: Browser, origin: string, email: string, pas
 
 /** No violation of WCAG 2.2 A and AA on what the page shows; `rules` narrows it, `without` leaves out what was checked elsewhere. */
 export async function accessible(page: Page, only: { rules?: string[]; without?: string } = {}): Promise<void> {
-  let axe = new AxeBuilder({ page });
+  // What lies half under the fixed head is no smaller for it.
+  await page.evaluate(() => scrollTo(0, 0));
+  // No page has frames, so the whole run fits in the page itself; only what is wrong is asked for.
+  let axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] });
   axe = only.rules ? axe.withRules(only.rules) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']);
   if (only.without) axe = axe.exclude(only.without);
   const { violations } = await axe.analyze();

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { accessible, DEMO, PHONE, signIn } from './helpers';
+import { expect, type Page } from '@playwright/test';
+import { accessible, DEMO, PHONE, signIn, test } from './helpers';
 
 /** Every page of the demo world, light and dark, desk and phone: opens without an error, holds its width, passes axe. */
 const PASSWORD = 'salt-marsh-oil';
@@ -15,7 +15,9 @@ const PLACES = [
   '/log',
   '/house',
   '/people',
-  '/about'
+  '/about',
+  '/weeks',
+  '/sensors'
 ];
 const STATIONS = ['look', 'measure', 'ready', 'choose', 'load', 'when', 'work', 'leave', 'keep'];
 
@@ -42,7 +44,7 @@ for (const [name, options, rules] of LOOKS)
   // The dark desk looks at contrast only: the first jobs show every colour there is.
   for (const part of ['places', ...JOBS, ...(rules ? [] : (['more'] as const))] as const)
     test(`every page: ${name}, ${part}`, async ({ browser }) => {
-      test.setTimeout(120_000);
+      test.setTimeout(240_000);
       const page = await (await browser.newContext({ ...options, locale: 'en-GB' })).newPage();
       const faults: string[] = [];
       page.on('pageerror', (e) => faults.push(e.message));
@@ -52,7 +54,7 @@ for (const [name, options, rules] of LOOKS)
       if (part === 'places') for (const path of PLACES) await visit(page, path, faults, rules && [...rules]);
       for (const title of all) {
         await page.goto(`${DEMO}/jobs`);
-        const job = await page.getByRole('link', { name: title }).getAttribute('href');
+        const job = await page.getByRole('main').getByRole('link', { name: title }).getAttribute('href');
         const stations = part === 'more' ? ['look', 'measure', 'ready'] : STATIONS;
         for (const s of stations) await visit(page, `${job}/${s}`, faults, rules && [...rules]);
       }

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { DEMO, phone } from './helpers';
+import { expect, type Page } from '@playwright/test';
+import { DEMO, phone, test } from './helpers';
 
 /** Two phones on one job, dropped requests, dead spots: nothing is lost, nothing doubled. */
 const PASSWORD = 'salt-marsh-oil';
@@ -42,7 +42,7 @@ test('a lost answer is sent again and counts once', async ({ browser }) => {
   });
   await note(bram, 'Said once');
   await expect.poll(() => lost).toBe(1);
-  await expect(bram.getByText('in step')).toBeVisible({ timeout: 15_000 });
+  await expect(bram.getByText('in step')).toBeVisible();
   await bram.reload();
   await expect(notes(bram, 'Said once')).toHaveCount(1);
   await bram.context().close();
@@ -59,7 +59,7 @@ test('out of reach: kept on the phone, shown at once, there after a reload, sent
   await expect(notes(bram, 'No signal in the crypt')).toHaveCount(1);
   await expect(bram.getByText('1 kept on this phone')).toBeVisible();
   await bram.unroute('**/events');
-  await expect(bram.getByText('in step')).toBeVisible({ timeout: 15_000 });
+  await expect(bram.getByText('in step')).toBeVisible();
   const tove = await phone(browser, DEMO, TOVE, PASSWORD);
   await openWork(tove, 'Gallery stair');
   await expect(notes(tove, 'No signal in the crypt')).toHaveCount(1);
@@ -79,7 +79,7 @@ test('no network at all: the work page opens again from the phone, and the tap i
   await bram.reload();
   await expect(notes(bram, 'Down in the cellar')).toHaveCount(1);
   await bram.context().setOffline(false);
-  await expect(bram.getByText('in step')).toBeVisible({ timeout: 15_000 });
+  await expect(bram.getByText('in step')).toBeVisible();
   await bram.reload();
   await expect(notes(bram, 'Down in the cellar')).toHaveCount(1);
   await bram.context().close();

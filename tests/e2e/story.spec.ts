@@ -1,5 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { accessible, OWN, phone, pick, saved, setClock, signIn } from './helpers';
+import { accessible, NOW, OWN, phone, pick, saved, setClock, signIn } from './helpers';
 
 /** The whole story as a new user would live it: from an empty Basket to a floor in care. One after the other, on one Basket. */
 test.describe.configure({ mode: 'serial' });
@@ -10,7 +10,7 @@ let desk: Page;
 let jobUrl = '';
 
 test.beforeAll(async ({ browser }) => {
-  setClock('2027-05-18T09:40:00+01:00');
+  setClock(NOW);
   desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage();
 });
 test.afterAll(() => desk.context().close());
@@ -115,7 +115,7 @@ test('Load: litres, tins, batches and gear, and why', async () => {
 
 test('When: hours open or closed with their reason, the best start is found and booked', async () => {
   await desk.getByRole('link', { name: /^When/ }).click();
-  await expect(desk.getByText(/open hours let all coats dry within rule/)).toBeVisible();
+  await expect(desk.getByText(/working hours let all coats dry within rule/)).toBeVisible();
   const hours = desk.getByRole('application');
   await hours.focus();
   for (let i = 0; i < 12; i++) await desk.keyboard.press('ArrowRight');
@@ -277,7 +277,7 @@ test('Keep: how it is lived in moves the date; the surface stands in care', asyn
 });
 
 test('US units: the same floor typed in feet and inches, shown in ounces, without loss', async () => {
-  setClock('2027-05-18T09:40:00+01:00');
+  setClock(NOW);
   await desk.goto(`${OWN}/jobs/new`);
   await desk.getByLabel('Job', { exact: true }).fill('Barn deck');
   await desk.getByLabel('Client').fill('Old mill');

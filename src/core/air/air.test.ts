@@ -10,6 +10,7 @@ import {
   sunPosition,
   surfaceSunWPerM2,
   temperatureFactor,
+  throughCloud,
   weatherProblem,
   weatherSeries,
   type WeatherHour
@@ -77,22 +78,19 @@ describe('sun and surface', () => {
     expect(sunPosition(Date.parse('2027-06-21T00:00:00Z'), 53.06, 0.27).elevationDeg).toBeLessThan(0);
   });
   it('a flat surface gets the horizontal sun when the sky is clear and high', () => {
-    const g = horizontalSunWPerM2(60, 0);
-    expect(
-      surfaceSunWPerM2({ elevationDeg: 60, azimuthDeg: 180 }, 0, {
-        tiltDeg: 0,
-        facingDeg: 180,
-        shade: 0
-      })
-    ).toBeCloseTo(g, 6);
+    const g = horizontalSunWPerM2(60);
+    const sun = { elevationDeg: 60, azimuthDeg: 180 };
+    expect(surfaceSunWPerM2(sun, { tiltDeg: 0, facingDeg: 180, shade: 0 })).toBeCloseTo(g, 6);
   });
   it('a wall facing the low sun gets more than the ground, one facing away only sky', () => {
     const sun = { elevationDeg: 20, azimuthDeg: 180 };
-    const wall = (facingDeg: number) => surfaceSunWPerM2(sun, 0, { tiltDeg: 90, facingDeg, shade: 0 });
-    expect(wall(180)).toBeGreaterThan(horizontalSunWPerM2(20, 0));
-    expect(wall(0)).toBeCloseTo(0.1 * horizontalSunWPerM2(20, 0), 6);
-    expect(surfaceSunWPerM2(sun, 0, { tiltDeg: 90, facingDeg: 180, shade: 1 })).toBe(0);
+    const wall = (facingDeg: number) => surfaceSunWPerM2(sun, { tiltDeg: 90, facingDeg, shade: 0 });
+    expect(wall(180)).toBeGreaterThan(horizontalSunWPerM2(20));
+    expect(wall(0)).toBeCloseTo(0.1 * horizontalSunWPerM2(20), 6);
+    expect(surfaceSunWPerM2(sun, { tiltDeg: 90, facingDeg: 180, shade: 1 })).toBe(0);
   });
+  it('cloud takes up to 72 % of it', () =>
+    expect([0, 0.5, 1].map(throughCloud)).toEqual([1, expect.closeTo(0.92165, 5), expect.closeTo(0.28, 12)]));
   it('sun warms by at most 40 °C; a clear night cools by 4 °C, a covered one not', () => {
     const e = { absorption: 0.85, shelter: 0 };
     expect(outdoorSurfaceTempC({ ...hour, windMPerS: 0 }, 5000, true, e)).toBe(55);

@@ -20,21 +20,28 @@ export function sunPosition(atMs: number, latitudeDeg: number, longitudeDeg: num
   return { elevationDeg: p.altitude, azimuthDeg: p.azimuth };
 }
 
-/** Sun on level ground, W/m², from elevation in degrees and cloud 0–1 (handbook 8). */
-export const horizontalSunWPerM2 = (elevationDeg: number, cloud: number): number =>
-  elevationDeg <= 0 ? 0 : 1000 * Math.sin(elevationDeg * RAD) ** 1.15 * (1 - 0.72 * cloud ** 3.2);
+/** Share of the sun that comes through cloud 0–1 (handbook 8). */
+export const throughCloud = (cloud: number): number => 1 - 0.72 * cloud ** 3.2;
 
-/** Sun on a surface of any tilt, W/m²: direct by the angle of incidence, sky by the part it sees (handbook 8). */
+/** Sun on level ground under a clear sky, W/m², from elevation in degrees (handbook 8). */
+export const horizontalSunWPerM2 = (elevationDeg: number): number =>
+  elevationDeg <= 0 ? 0 : 1000 * Math.sin(elevationDeg * RAD) ** 1.15;
+
+/**
+ * Sun on a surface of any tilt under a clear sky, W/m²: direct by the angle of incidence, sky by the part it sees
+ * (handbook 8). `shadeNow` is the shade of the hour, 0–1; the deeper of it and the surface's own counts.
+ */
 export function surfaceSunWPerM2(
   sun: { elevationDeg: number; azimuthDeg: number },
-  cloud: number,
-  e: Pick<Exposure, 'tiltDeg' | 'facingDeg' | 'shade'>
+  e: Pick<Exposure, 'tiltDeg' | 'facingDeg' | 'shade'>,
+  shadeNow = 0
 ): number {
-  const g = horizontalSunWPerM2(sun.elevationDeg, cloud);
+  const g = horizontalSunWPerM2(sun.elevationDeg);
   if (g === 0) return 0;
-  const [el, tilt] = [sun.elevationDeg * RAD, e.tiltDeg * RAD];
+  const el = sun.elevationDeg * RAD;
+  const tilt = e.tiltDeg * RAD;
   const cosIncidence =
     Math.sin(el) * Math.cos(tilt) + Math.cos(el) * Math.sin(tilt) * Math.cos((sun.azimuthDeg - e.facingDeg) * RAD);
   const direct = (0.8 * Math.max(0, cosIncidence)) / Math.max(Math.sin(el), 0.2);
-  return g * (direct + 0.1 * (1 + Math.cos(tilt))) * (1 - e.shade);
+  return g * (direct + 0.1 * (1 + Math.cos(tilt))) * (1 - Math.max(e.shade, shadeNow));
 }

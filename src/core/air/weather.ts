@@ -7,6 +7,8 @@ export interface WeatherHour {
   windMPerS: number;
   rainMm: number;
   cloud: number;
+  gustMPerS?: number;
+  pressureHPa?: number;
 }
 
 /** Hourly weather from `startMs` on; null where nothing is known. */
@@ -18,14 +20,16 @@ export interface WeatherSeries {
   source: string;
 }
 
-const FIELDS = ['airTempC', 'rh', 'windMPerS', 'rainMm', 'cloud'] as const;
-const LIMITS: Record<(typeof FIELDS)[number], [number, number]> = {
+const LIMITS: Record<keyof WeatherHour, [number, number]> = {
   airTempC: [-60, 60],
   rh: [0, 1],
   windMPerS: [0, 90],
   rainMm: [0, 300],
-  cloud: [0, 1]
+  cloud: [0, 1],
+  gustMPerS: [0, 130],
+  pressureHPa: [850, 1090]
 };
+const FIELDS = Object.keys(LIMITS) as (keyof WeatherHour)[];
 
 /** Fills gaps of up to three hours linearly; longer ones stay null and close their hours (handbook 8). */
 export function bridgeGaps(hours: readonly (WeatherHour | null)[], longest = 3): (WeatherHour | null)[] {
@@ -43,16 +47,14 @@ export function bridgeGaps(hours: readonly (WeatherHour | null)[], longest = 3):
   return out;
 }
 
-function between(a: WeatherHour, b: WeatherHour, share: number): WeatherHour {
-  const mix = (f: (typeof FIELDS)[number]) => a[f] + (b[f] - a[f]) * share;
-  return {
-    airTempC: mix('airTempC'),
-    rh: mix('rh'),
-    windMPerS: mix('windMPerS'),
-    rainMm: mix('rainMm'),
-    cloud: mix('cloud')
-  };
-}
+/** An hour between two others; what only one of them knows is left out. */
+const between = (a: WeatherHour, b: WeatherHour, share: number): WeatherHour =>
+  Object.fromEntries(
+    FIELDS.flatMap((f) => {
+      const [from, to] = [a[f], b[f]];
+      return from === undefined || to === undefined ? [] : [[f, from + (to - from) * share]];
+    })
+  ) as unknown as WeatherHour;
 
 /** What is wrong with a weather record, in words that name the hour and the value; null when it is sound. */
 export function weatherProblem(times: readonly number[], hours: readonly (WeatherHour | null)[]): string | null {
@@ -66,7 +68,9 @@ export function weatherProblem(times: readonly number[], hours: readonly (Weathe
     if (!h) continue;
     for (const f of FIELDS) {
       const [low, high] = LIMITS[f];
-      if (!(h[f] >= low && h[f] <= high)) return `${f} at ${at} is ${h[f]}; it must lie between ${low} and ${high}`;
+      const v = h[f];
+      if (v !== undefined && !(v >= low && v <= high))
+        return `${f} at ${at} is ${v}; it must lie between ${low} and ${high}`;
     }
   }
   return null;

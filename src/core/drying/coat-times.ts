@@ -1,18 +1,11 @@
 import { cardHours, classTraits, touchDryProgress, type Method, type ProductCard } from '../product';
-import { HOUR_MS, span80, type Span } from '../units';
-import { whenProgress, type DryingCurve } from './curve';
+import { HOUR_MS, type Span } from '../units';
+import { whenGathered, type DryingCurve } from './curve';
+import { TACKY_PROGRESS, type DryingFactor } from './drying-factor';
 import { filmFactor, methodFactor } from './rate';
 
-/** The crew's drying factor κ: median and what is still unknown of its logarithm (handbook 9). */
-export interface DryingFactor {
-  median: number;
-  sdLn: number;
-}
-
-/** When a coat reaches its states, from the instant it was laid. Null where the card has no such state. */
-export interface CoatTimes {
-  laidFromMs: number;
-  laidToMs: number;
+/** A value for each state of a coat, over the span of κ. Null where the card has no such state. */
+interface CoatStates {
   tacky: Span | null;
   touchDry: Span | null;
   recoatOpens: Span;
@@ -20,6 +13,12 @@ export interface CoatTimes {
   rainSafe: Span | null;
   lightUse: Span | null;
   fullCure: Span | null;
+}
+
+/** When a coat reaches its states, ms since the epoch. */
+export interface CoatTimes extends CoatStates {
+  laidFromMs: number;
+  laidToMs: number;
   /** Progress needed before the next coat: 1, or 2 − p of an under coat laid over early. */
   opensAtProgress: number;
   /** Full-cure work added by early coats below: 1 + 2·Σ(1 − p). */
@@ -38,58 +37,83 @@ export interface LaidCoat {
   cureFactor?: number;
 }
 
-/**
- * States of a coat through the drying integral (handbook 9), counted from the end of laying. A class that never cures
- * has no progress: recoat is the card's hours unscaled, use is once wiped.
- */
-export function coatTimes(curve: DryingCurve, card: ProductCard, laid: LaidCoat, kappa: DryingFactor): CoatTimes {
+/** Reference hours a coat must gather from the end of laying: the same wherever and whenever it is laid. */
+export interface CoatNeeds extends CoatStates {
+  /** False for a class that never cures: its hours pass by the clock, and it is in use once wiped. */
+  cures: boolean;
+}
+
+const sure = (hours: number): Span => ({ p10: hours, p50: hours, p90: hours });
+
+/** What a coat needs by its card, method, film and κ (handbook 9): progress × the state's hours / (κ · F · M). */
+export function coatNeeds(card: ProductCard, laid: Omit<LaidCoat, 'fromMs' | 'toMs'>, kappa: DryingFactor): CoatNeeds {
   const opens = cardHours(card, 'recoatOpens')!;
   const { opensAtProgress = 1, cureFactor = 1 } = laid;
-  const base = {
-    laidFromMs: laid.fromMs,
-    laidToMs: laid.toMs,
-    opensAtProgress,
-    cureFactor
-  };
-  if (!classTraits(card.class).cures) {
-    const sure = (hours: number): Span => span80(() => laid.toMs + hours * HOUR_MS);
+  if (!classTraits(card.class).cures)
     return {
-      ...base,
+      cures: false,
       tacky: null,
       touchDry: null,
       recoatOpens: sure(opens),
       recoatCloses: null,
       rainSafe: null,
       lightUse: sure(0),
-      fullCure: null,
-      pastForecast: false
+      fullCure: null
     };
-  }
   const film = filmFactor(laid.filmRatio);
-  const reach = (progress: number, refHours: number | undefined, state: 'recoat' | 'cure'): Span | null => {
-    if (refHours === undefined) return null;
-    const at = (z: number) =>
-      whenProgress(
-        curve,
-        laid.toMs,
-        progress,
-        refHours,
-        kappa.median * Math.exp(z * kappa.sdLn) * film * methodFactor(laid.method, state)
-      );
-    return span80(at);
+  const need = (progress: number, refHours: number, state: 'recoat' | 'cure'): Span => {
+    const at = (factor: number) => (progress * refHours) / (factor * film * methodFactor(laid.method, state));
+    return { p10: at(kappa.p90), p50: at(kappa.p50), p90: at(kappa.p10) };
   };
+  const stated = (progress: number, refHours: number | undefined, state: 'recoat' | 'cure') =>
+    refHours === undefined ? null : need(progress, refHours, state);
   const closes = cardHours(card, 'recoatCloses');
-  const recoatOpens = reach(opensAtProgress, opens, 'recoat')!;
   return {
-    ...base,
-    tacky: reach(0.2, opens, 'recoat'),
-    touchDry: reach(touchDryProgress(card), opens, 'recoat'),
+    cures: true,
+    tacky: need(TACKY_PROGRESS, opens, 'recoat'),
+    touchDry: need(touchDryProgress(card), opens, 'recoat'),
+    recoatOpens: need(opensAtProgress, opens, 'recoat'),
+    recoatCloses: closes === undefined ? null : need(Math.max(closes / opens, opensAtProgress), opens, 'recoat'),
+    rainSafe: stated(1, cardHours(card, 'rainSafe'), 'recoat'),
+    lightUse: stated(1, cardHours(card, 'lightUse'), 'recoat'),
+    fullCure: stated(cureFactor, cardHours(card, 'fullCure'), 'cure')
+  };
+}
+
+/** Instant at which a coat laid by `toMs` has so many of its needed hours. */
+export const whenNeeded = (curve: DryingCurve, { cures }: CoatNeeds, toMs: number, hours: number): number =>
+  cures ? whenGathered(curve, toMs, hours) : toMs + hours * HOUR_MS;
+
+/** States of a coat through the drying integral (handbook 9), counted from the end of laying. */
+export const coatTimes = (curve: DryingCurve, card: ProductCard, laid: LaidCoat, kappa: DryingFactor): CoatTimes =>
+  timesOfNeeds(curve, coatNeeds(card, laid, kappa), laid);
+
+/** The same from what the coat needs. */
+export function timesOfNeeds(
+  curve: DryingCurve,
+  needs: CoatNeeds,
+  laid: Omit<LaidCoat, 'method' | 'filmRatio'>
+): CoatTimes {
+  const at = (hours: number) => whenNeeded(curve, needs, laid.toMs, hours);
+  const reach = ({ p10, p50, p90 }: Span): Span => {
+    const middle = at(p50);
+    return p10 === p90 ? { p10: middle, p50: middle, p90: middle } : { p10: at(p10), p50: middle, p90: at(p90) };
+  };
+  const stated = (need: Span | null) => need && reach(need);
+  const recoatOpens = reach(needs.recoatOpens);
+  return {
+    laidFromMs: laid.fromMs,
+    laidToMs: laid.toMs,
+    opensAtProgress: laid.opensAtProgress ?? 1,
+    cureFactor: laid.cureFactor ?? 1,
+    tacky: stated(needs.tacky),
+    touchDry: stated(needs.touchDry),
     recoatOpens,
-    recoatCloses: closes === undefined ? null : reach(Math.max(closes / opens, opensAtProgress), opens, 'recoat'),
-    rainSafe: reach(1, cardHours(card, 'rainSafe'), 'recoat'),
-    lightUse: reach(1, cardHours(card, 'lightUse'), 'recoat'),
-    fullCure: reach(cureFactor, cardHours(card, 'fullCure'), 'cure'),
-    pastForecast: recoatOpens.p50 > curve.endMs
+    recoatCloses: stated(needs.recoatCloses),
+    rainSafe: stated(needs.rainSafe),
+    lightUse: stated(needs.lightUse),
+    fullCure: stated(needs.fullCure),
+    pastForecast: needs.cures && recoatOpens.p50 > curve.endMs
   };
 }
 

@@ -65,11 +65,6 @@ export const progressBetween = (
   speed: number
 ): number => (speed * (gatheredAt(curve, toMs) - gatheredAt(curve, fromMs))) / refHours;
 
-/** Instant at which a coat laid at `fromMs` reaches a progress. Speed is κ · F · M. */
-export const whenProgress = (
-  curve: DryingCurve,
-  fromMs: number,
-  progress: number,
-  refHours: number,
-  speed: number
-): number => instantOf(curve, gatheredAt(curve, fromMs) + (progress * refHours) / speed);
+/** Instant at which so many reference hours have been gathered since `fromMs`. */
+export const whenGathered = (curve: DryingCurve, fromMs: number, needed: number): number =>
+  instantOf(curve, gatheredAt(curve, fromMs) + needed);

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { card } from '../../../tests/fixtures';
 import { HOUR_MS } from '../units';
 import {
+  dryingFactor,
   airFactor,
   coatTimes,
   coldFactor,
@@ -16,7 +17,7 @@ import {
   methodFactor,
   overcoat,
   progressBetween,
-  whenProgress,
+  whenGathered,
   type DryingHour
 } from '.';
 
@@ -28,10 +29,10 @@ const sorrel = {
 const held = (h: Partial<DryingHour>, hours = 400, c = sorrel) =>
   dryingCurve(new Array(hours).fill({ ...still, ...h }), 0, c);
 const hoursTo = (curve: ReturnType<typeof held>, refHours: number, speed = 1) =>
-  whenProgress(curve, 0, 1, refHours, speed) / HOUR_MS;
+  whenGathered(curve, 0, refHours / speed) / HOUR_MS;
 /** Reference hours of a coat that is ready in 24 h at 21 °C. */
 const refAt21 = gatheredAt(held({ surfaceTempC: 21 }), 24 * HOUR_MS);
-const kappa = { median: 1, sdLn: 0.3 };
+const kappa = dryingFactor([], 0.3);
 
 describe('sanity lines of handbook 9', () => {
   it('a coat ready in 24 h at 21 °C needs 64 h at 8 °C, 107 h at 85 % humidity', () => {
@@ -98,7 +99,7 @@ describe('the drying curve', () => {
   });
   it('takes reference conditions before the series: an old coat is long dry', () => {
     expect(progressBetween(held({}, 10), -100 * HOUR_MS, 0, 50, 1)).toBeCloseTo(2, 9);
-    expect(whenProgress(held({ surfaceTempC: 5 }, 10), -100 * HOUR_MS, 1, 48, 1)).toBeCloseTo(-52 * HOUR_MS, 3);
+    expect(whenGathered(held({ surfaceTempC: 5 }, 10), -100 * HOUR_MS, 48)).toBeCloseTo(-52 * HOUR_MS, 3);
   });
   it('goes on past the end at the mean rate of the last days', () =>
     expect(instantOf(held({}, 48), 60) / HOUR_MS).toBeCloseTo(60, 6));
@@ -120,6 +121,47 @@ describe('the drying curve', () => {
           expect(Math.abs(instantOf(curve, gatheredAt(curve, at)) - at)).toBeLessThan(5);
         }
       )
+    ));
+});
+
+describe('what holds in any air', () => {
+  const duo = card('ostrel-duo');
+  const anyHours = fc.array(
+    fc.record({
+      surfaceTempC: fc.double({ min: 6, max: 34, noNaN: true }),
+      rh: fc.double({ min: 0.3, max: 1, noNaN: true }),
+      airSpeedMPerS: fc.double({ min: 0, max: 4, noNaN: true })
+    }),
+    { minLength: 30, maxLength: 60 }
+  );
+  const opens = (hours: { surfaceTempC: number; rh: number; airSpeedMPerS: number }[], of = duo) =>
+    whenGathered(dryingCurve(hours, 0, of), 0, 12);
+  it('warmer, within the limits, is never slower', () =>
+    fc.assert(
+      fc.property(anyHours, fc.double({ min: 0, max: 8, noNaN: true }), (hours, more) => {
+        const warmer = hours.map((h) => ({ ...h, surfaceTempC: h.surfaceTempC + more }));
+        expect(opens(warmer)).toBeLessThanOrEqual(opens(hours) + 1);
+      })
+    ));
+  it('damper is never faster, for oil nor for a waterborne film', () =>
+    fc.assert(
+      fc.property(anyHours, fc.double({ min: 0, max: 0.3, noNaN: true }), (hours, more) => {
+        const damper = hours.map((h) => ({ ...h, rh: Math.min(1, h.rh + more) }));
+        for (const c of [duo, card('fenlight-wb')])
+          expect(opens(damper, c)).toBeGreaterThanOrEqual(opens(hours, c) - 1);
+      })
+    ));
+  it('splitting the step of the integral changes no time', () =>
+    fc.assert(
+      fc.property(anyHours, (any) => {
+        // Each hour as four quarters, the curve read on a clock four times as slow. Thirty hours, so that past their end
+        // the mean is of all of them in both, not of the last 120 steps.
+        const hours = any.slice(0, 30);
+        const quarters = hours.flatMap((h) => [h, h, h, h]);
+        const fine = dryingCurve(quarters, 0, duo);
+        const at = whenGathered(fine, 0, 48) / 4;
+        expect(Math.abs(at / opens(hours) - 1)).toBeLessThan(1e-9);
+      })
     ));
 });
 

@@ -9,6 +9,25 @@ export {
   methodFactor,
   type DryingHour
 } from './rate';
-export { dryingCurve, gatheredAt, instantOf, progressBetween, whenProgress, type DryingCurve } from './curve';
-export { coatTimes, overcoat, type CoatTimes, type DryingFactor, type LaidCoat } from './coat-times';
+export { dryingCurve, gatheredAt, instantOf, progressBetween, whenGathered, type DryingCurve } from './curve';
+export {
+  coatNeeds,
+  coatTimes,
+  overcoat,
+  timesOfNeeds,
+  whenNeeded,
+  type CoatNeeds,
+  type CoatTimes,
+  type LaidCoat
+} from './coat-times';
+export {
+  dryingFactor,
+  kappaBelief,
+  TACK_STATES,
+  testsThatCount,
+  type DryingFactor,
+  type TackState,
+  type TackTest
+} from './drying-factor';
+export { beliefQuantile, LN_GRID, lnPrior, lnUpdated, type LnBelief } from './ln-grid';
 export type { Span } from '../units';

@@ -1,31 +1,107 @@
 import type { WeatherSeries } from '../air';
 import { HOUR_MS } from '../units';
-import { heldRoomClimate, outdoorClimate, type SiteClimate } from '../window';
+import {
+  clearSun,
+  dailyStretches,
+  followingRoomClimate,
+  heldRoomClimate,
+  outdoorClimate,
+  shareOfHours,
+  sunHours,
+  type MeasuredHour,
+  type OutdoorSurface,
+  type SiteClimate,
+  type SiteHour,
+  type SunHours
+} from '../window';
 import { speciesOf } from '../wood';
 import type { JobDocument } from './document-schema';
 
-/** The climate at a job: its held room, or its boards under the weather. Null outdoors without weather. */
-export function siteClimate(
+/** Does this job's air hang on the weather outside? */
+export const needsWeather = ({ site }: Pick<JobDocument, 'site'>): boolean =>
+  site.setting === 'outdoor' || site.room.kind === 'follows outdoors';
+
+/** The climate at a job: its room, or its boards under the weather. Null without the weather it needs. */
+export const siteClimate = (
   job: JobDocument,
   weather: WeatherSeries | null,
-  span: { startMs: number; hours: number }
-): SiteClimate | null {
+  span: { startMs: number; hours: number },
+  measured: readonly MeasuredHour[] = []
+): SiteClimate | null => siteClimates(job, weather && [weather], span, measured).next().value ?? null;
+
+/**
+ * The climate at a job in every member of a forecast, the control first, each worked out when it is asked for; a held room
+ * has one. Hours before the issue are the same in all members and are worked out once. None without the weather it needs.
+ */
+export function* siteClimates(
+  job: JobDocument,
+  members: readonly WeatherSeries[] | null,
+  span: { startMs: number; hours: number },
+  measured: readonly MeasuredHour[] = []
+): Generator<SiteClimate, undefined> {
   const { site } = job;
-  const reading = site.moisture && {
-    atMs: Date.parse(site.moisture.at),
-    percent: site.moisture.percent
-  };
-  if (site.setting === 'indoor') return heldRoomClimate(site.room, site, wholeHours(span), reading);
-  if (!weather || weather.hours.length === 0) return null;
-  const first = job.surfaces[0];
-  const board = {
-    thicknessMm: (first?.thicknessM ?? 0.028) * 1000,
-    hardness: first ? speciesOf(first.speciesId).hardness : ('softwood' as const)
-  };
-  return outdoorClimate(weather, site, site.exposure, board, reading ? [reading] : []);
+  const moisture = site.moisture ? [{ atMs: Date.parse(site.moisture.at), percent: site.moisture.percent }] : [];
+  const seen = { moisture, measured: byHour(measured) };
+  if (!needsWeather(job)) {
+    const startMs = Math.floor(span.startMs / HOUR_MS) * HOUR_MS;
+    const hours = { startMs, hours: span.hours };
+    yield heldRoomClimate({ ...site.room, ...seen }, hours, sunHours(startMs, span.hours, site));
+    return;
+  }
+  const [control] = members ?? [];
+  if (!control || control.hours.length === 0) return;
+  const sun = sunHours(control.startMs, control.hours.length, site);
+  const climate = climateOf(job, control.startMs, control.hours.length, sun, seen);
+  const first = climate(control, []);
+  yield first;
+  const cut = Math.max(0, Math.floor((control.issuedMs - control.startMs) / HOUR_MS));
+  for (const m of members!.slice(1)) yield climate(m, first.hours.slice(0, cut));
 }
 
-const wholeHours = (span: { startMs: number; hours: number }) => ({
-  startMs: Math.floor(span.startMs / HOUR_MS) * HOUR_MS,
-  hours: span.hours
-});
+type Seen = Pick<OutdoorSurface, 'moisture' | 'measured'>;
+
+/** How this job's climate follows from a series and the hours known before it. */
+function climateOf(job: JobDocument, startMs: number, count: number, sun: SunHours, seen: Seen) {
+  const { site } = job;
+  const share = (spans: readonly { from: string; to: string }[] | undefined) =>
+    (spans ?? []).map((s) =>
+      shareOfHours(dailyStretches(s.from, s.to, site.timeZone, startMs, startMs + count * HOUR_MS), startMs, count)
+    );
+  if (site.setting === 'indoor') {
+    const { room } = site;
+    const [openHours] = share(room.windowsOpen && [room.windowsOpen]);
+    const following = {
+      ...room,
+      ...seen,
+      offsetC: room.offsetC ?? 0,
+      airChangesPerHour: room.airChangesPerHour ?? SHUT_AIR_CHANGES,
+      openAirChangesPerHour: OPEN_AIR_CHANGES,
+      moistureGainHPaPerH: room.moistureGainHPaPerH ?? 0,
+      openHours
+    };
+    // A room remembers the weather before: its members are worked out whole.
+    return (weather: WeatherSeries) => followingRoomClimate(following, weather, sun);
+  }
+  const shade = share(site.exposure.shadeByHours);
+  const surface = job.surfaces[0];
+  const shadeHours = shade[0]?.map((_, i) =>
+    site.exposure.shadeByHours!.reduce((most, s, k) => Math.max(most, s.shade * shade[k]![i]!), 0)
+  );
+  const outdoors: OutdoorSurface = {
+    exposure: site.exposure,
+    board: {
+      thicknessMm: (surface?.thicknessM ?? 0.028) * 1000,
+      hardness: surface ? speciesOf(surface.speciesId).hardness : 'softwood'
+    },
+    ...seen,
+    clearSunWPerM2: clearSun(sun, site.exposure, shadeHours)
+  };
+  return (weather: WeatherSeries, known: readonly (SiteHour | null)[]) => outdoorClimate(weather, sun, outdoors, known);
+}
+
+/** Air changes an hour of a room nobody has said more of: shut, and with its windows open. */
+const SHUT_AIR_CHANGES = 0.5;
+const OPEN_AIR_CHANGES = 6;
+
+const byHour = (measured: readonly MeasuredHour[]): ReadonlyMap<number, MeasuredHour> | undefined =>
+  measured.length ? new Map(measured.map((m) => [Math.floor(m.atMs / HOUR_MS) * HOUR_MS, m])) : undefined;

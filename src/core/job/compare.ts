@@ -137,7 +137,7 @@ function systemFigures(
     dwellMinutes: first && classTraits(first.class).mustBeWiped ? (dwell ?? null) : null,
     care: care(job, top),
     fitness: fitness(job, top),
-    risks: risks(job, start, climate, house.kappaSdLn),
+    risks: risks(job, start, climate),
     ruledOut: [
       ...planned.problems
         .filter((p) => p.severity === 'stop' && !/^\/surfaces\/\d+\/(faces|shape)/.test(p.path))
@@ -251,12 +251,7 @@ export const chanceWord = (p: number): string =>
 const MOST_SURE = 0.95;
 
 /** House chances of what goes wrong with such work, and the model's own of coming back too early. Gravest first. */
-function risks(
-  job: JobDocument,
-  start: SequenceOutcome | null,
-  climate: SiteClimate | null,
-  kappaSdLn: number
-): Risk[] {
+function risks(job: JobDocument, start: SequenceOutcome | null, climate: SiteClimate | null): Risk[] {
   const facts = riskFacts(job, climate);
   const out = (riskRows as unknown as RiskRow[]).flatMap((r): Risk[] => {
     if (r.any && !r.any.some((f) => facts.has(f))) return [];
@@ -265,7 +260,7 @@ function risks(
     const chance = Math.min(MOST_SURE, r.chance * factor);
     return [{ id: r.id, name: r.name, chance, word: chanceWord(chance), why: r.why }];
   });
-  const early = comingBackEarly(start, kappaSdLn);
+  const early = comingBackEarly(start);
   if (early > 0.005)
     out.push({
       id: 'not-open',
@@ -277,14 +272,16 @@ function risks(
   return out.sort((a, b) => b.chance - a.chance);
 }
 
-/** Chance that a coat has not opened when the next is to be laid, κ log-normal around its median. */
-function comingBackEarly(start: SequenceOutcome | null, sdLn: number): number {
+/** Chance that a coat has not opened when the next is to be laid, the hours it takes log-normal about their median. */
+function comingBackEarly(start: SequenceOutcome | null): number {
   const coats = start?.coats ?? [];
   const onTime = coats.slice(1).reduce((p, next, i) => {
     const below = coats[i]!;
     const wanted = below.recoatOpens.p50 - below.laidToMs;
     const given = next.laidFromMs - below.laidToMs;
-    return wanted > 0 && given > 0 ? p * normalCdf(Math.log(given / wanted) / sdLn) : p;
+    const { p10, p90 } = below.recoatOpens;
+    const sdLn = Math.log((p90 - below.laidToMs) / (p10 - below.laidToMs)) / (2 * normalQuantile(0.9));
+    return wanted > 0 && given > 0 && sdLn > 0 ? p * normalCdf(Math.log(given / wanted) / sdLn) : p;
   }, 1);
   return 1 - onTime;
 }

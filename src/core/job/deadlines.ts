@@ -1,6 +1,7 @@
 import type { Span } from '../drying';
 import { DAY_MS, HOUR_MS } from '../units';
 import type { SequenceOutcome } from '../window';
+import type { JudgedBooking } from './booking';
 import { coatCount } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import { openBays, ragsUnaccounted, type WorkState } from './fold';
@@ -25,7 +26,8 @@ export type Deadline = { jobId: string; atMs: number; urgent: boolean } & (
   | { kind: 'rain-safe'; coat: number; span: Span }
   | { kind: 'light use'; coat: number; span: Span }
   | { kind: 'hand over' }
-  | { kind: 'start'; coat: number; ok: boolean }
+  | { kind: 'start'; coat: number; ok: boolean; holds?: number; members?: number }
+  | { kind: 'booking unsafe'; booking: JudgedBooking }
 );
 
 const RAGS_BEFORE_MS = HOUR_MS;
@@ -37,7 +39,8 @@ export function deadlines(
   state: WorkState,
   live: LiveWork,
   chosen: SequenceOutcome | null,
-  nowMs: number
+  nowMs: number,
+  booking: JudgedBooking | null = null
 ): Deadline[] {
   const out: Deadline[] = [];
   for (const b of live.bays)
@@ -85,14 +88,16 @@ export function deadlines(
       safe: state.ragsSafe
     });
   out.push(...coatDeadlines(jobId, job, state, live, nowMs));
-  if (state.coats.length === 0 && chosen)
+  if (booking?.unsafe) out.push({ jobId, kind: 'booking unsafe', atMs: booking.startMs, urgent: false, booking });
+  else if (state.coats.length === 0 && chosen)
     out.push({
       jobId,
       kind: 'start',
       atMs: chosen.startMs,
       urgent: false,
       coat: 1,
-      ok: chosen.ok
+      ok: booking ? booking.holds > 0 : chosen.ok,
+      ...(booking && { holds: booking.holds, members: booking.members })
     });
   return out.sort((a, b) => a.atMs - b.atMs);
 }

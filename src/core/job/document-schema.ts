@@ -15,6 +15,9 @@ const day = Type.Optional(
   )
 );
 
+const clock = Type.String({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$' });
+const localTime = Type.String({ pattern: '^[0-9]{4}-[0-9]{2}-[0-9]{2}T([01][0-9]|2[0-3]):[0-5][0-9]$' });
+
 export const WorkingHoursSchema = Type.Object(
   { mon: day, tue: day, wed: day, thu: day, fri: day, sat: day, sun: day },
   closed
@@ -28,6 +31,28 @@ export const SiteSchema = Type.Object(
     timeZone: text(60),
     setting: Type.Enum(['indoor', 'outdoor']),
     workingHours: WorkingHoursSchema,
+    /** When nobody can work there though it is a working hour: the client's closed days, the crew elsewhere. */
+    closures: Type.Optional(
+      Type.Array(
+        Type.Union([
+          Type.Object(
+            {
+              reason: text(80),
+              days: Type.Array(Type.Enum(['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun']), {
+                minItems: 1,
+                maxItems: 7,
+                uniqueItems: true
+              }),
+              from: Type.Optional(clock),
+              to: Type.Optional(clock)
+            },
+            closed
+          ),
+          Type.Object({ reason: text(80), fromLocal: localTime, toLocal: localTime }, closed)
+        ]),
+        { maxItems: 40 }
+      )
+    ),
     lamps: Type.Boolean(),
     room: Type.Object(
       {
@@ -36,7 +61,12 @@ export const SiteSchema = Type.Object(
         airSpeedMPerS: Type.Number({ minimum: 0, maximum: 5 }),
         floorExcessC: Type.Number({ minimum: -10, maximum: 20 }),
         volumeM3: Type.Optional(Type.Number({ minimum: 1, maximum: 1000000 })),
-        airChangesPerHour: Type.Optional(Type.Number({ minimum: 0, maximum: 60 }))
+        airChangesPerHour: Type.Optional(Type.Number({ minimum: 0, maximum: 60 })),
+        /** Held unless said: a room that follows outdoors has no thermostat. */
+        kind: Type.Optional(Type.Enum(['held', 'follows outdoors'])),
+        offsetC: Type.Optional(Type.Number({ minimum: -10, maximum: 25 })),
+        moistureGainHPaPerH: Type.Optional(Type.Number({ minimum: 0, maximum: 10 })),
+        windowsOpen: Type.Optional(Type.Object({ from: clock, to: clock }, closed))
       },
       closed
     ),
@@ -46,7 +76,13 @@ export const SiteSchema = Type.Object(
         facingDeg: Type.Number({ minimum: 0, maximum: 360 }),
         shade: Type.Number({ minimum: 0, maximum: 1 }),
         shelter: Type.Number({ minimum: 0, maximum: 1 }),
-        absorption: Type.Number({ minimum: 0.2, maximum: 1 })
+        absorption: Type.Number({ minimum: 0.2, maximum: 1 }),
+        /** Hours of the day in shade, deeper than the shade of the whole day. */
+        shadeByHours: Type.Optional(
+          Type.Array(Type.Object({ from: clock, to: clock, shade: Type.Number({ minimum: 0, maximum: 1 }) }, closed), {
+            maxItems: 6
+          })
+        )
       },
       closed
     ),

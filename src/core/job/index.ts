@@ -41,7 +41,9 @@ export { blockingProblems, jobProblems, touchesFood, type Problem } from './prob
 export { coatPlans, facePlans, type CoatKey, type CoatPlan, type CoatRound, type FacePlan } from './coats';
 export type { BatchPlan, BuyLine, BuyStep, LoadPlan, ProductLoad } from './load';
 export { careDueAt, keepPlan, leavePlan, servedAt, type KeepPlan, type LeavePlan } from './after';
-export { bestStarts, plan, sequenceContext, type Plan } from './plan';
+export { bestStarts, plan, type Plan } from './plan';
+export { firstStart, sequenceContext, type OnWood } from './contexts';
+export { kappaFor, knowingTests, siteKey, tackTestsOf, type DryingLog, type DryingObservation } from './tack-tests';
 export {
   DESK_EVENTS,
   eventOrder,
@@ -61,5 +63,9 @@ export { liveWork, type LiveBatch, type LiveBay, type LiveCoat, type LiveWork } 
 export { deadlines, type Deadline } from './deadlines';
 export { batchLetter, nextSteps, type Step } from './steps';
 export { lookTally, surveySurfaces, type MoistureSeen, type SurfaceSurvey } from './survey';
-export { siteClimate } from './climate';
+export { needsWeather, siteClimate, siteClimates } from './climate';
 export { houseFigures, sameFigures, type HouseFigures } from './house-effect';
+export { findStarts, HELPS, memberContexts, whatHelps, type Help, type HelpKind, type Outlook } from './ensemble';
+export { judgeBooking, type JudgedBooking } from './booking';
+export { visitsOf, type PlannedVisit } from './visits';
+export { monthsOutlook, type MonthOutlook } from './months';

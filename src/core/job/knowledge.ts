@@ -1,12 +1,12 @@
 import { emptyCoverageLog, type CoverageLog } from '../coverage';
-import type { DryingFactor } from '../drying';
+import type { DryingLog } from './tack-tests';
 import { defaultHouseRules, type HouseRules } from '../house';
 import type { StockTin } from '../stock';
 
 /** What the crew knows beyond the job: its house rules, what its log has taught, and the tins it has. */
 export interface Knowledge {
   house: HouseRules;
-  kappa: DryingFactor;
+  drying: DryingLog;
   coverage: CoverageLog;
   stock: readonly StockTin[];
 }
@@ -14,7 +14,7 @@ export interface Knowledge {
 /** What a crew knows on its first day: presets, no log, no stock. */
 export const firstDayKnowledge = (house: HouseRules = defaultHouseRules): Knowledge => ({
   house,
-  kappa: { median: 1, sdLn: house.kappaSdLn },
+  drying: [],
   coverage: emptyCoverageLog,
   stock: []
 });

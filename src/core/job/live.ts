@@ -1,37 +1,30 @@
-import { coatLossesL } from '../coverage';
-import {
-  coatTimes,
-  dryingCurve,
-  dwellMinutes,
-  filmFactor,
-  filmRatio,
-  overcoat,
-  progressBetween,
-  methodFactor,
-  type CoatTimes,
-  type DryingCurve
-} from '../drying';
+import { coatTimes, dwellMinutes, overcoat, progressBetween, type CoatTimes, type DryingFactor } from '../drying';
 import { potLifeMinutes } from '../mix';
-import { cardHours, classTraits, isTwoPart, type Method, type ProductCard } from '../product';
+import { classTraits, type Method, type ProductCard } from '../product';
 import type { HouseRules } from '../house';
 import { HOUR_MS, MINUTE_MS } from '../units';
 import { siteHourAt, type SiteClimate } from '../window';
 import { leavePlan, keepPlan, type KeepPlan, type LeavePlan } from './after';
-import { applicators, coatPlans, layingDays, type CoatPlan } from './coats';
+import { coatDryings, type CoatDrying } from './coat-drying';
+import { coatPlans, type CoatPlan } from './coats';
 import { coatCard, coatCount, coatSpec, finishCard, jobAtHouse, topCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import type { BatchState, CoatState, WorkState } from './fold';
 import type { Knowledge } from './knowledge';
+import { kappaFor } from './tack-tests';
 
 /** A coat on the wood, with what its drying has come to. */
 export interface LiveCoat extends CoatTimes {
   number: number;
+  method: Method;
   closed: boolean;
   /** Drying progress now: 1 is ready for the next coat. */
   progress: number;
   filmRatio: number;
   /** How the film's thickness changes the drying speed: ratio^−1.3. */
   filmSpeed: number;
+  /** The crew's drying factor it is reckoned with. */
+  kappa: DryingFactor;
   /** Oil of a class that must be wiped left standing: unwiped bays or a film over three times the label's (handbook 9). */
   willStayTacky: boolean;
   /** Laid before the coat below was ready: solvent may be trapped. */
@@ -111,42 +104,22 @@ function liveCoats(
   nowMs: number,
   plans: readonly CoatPlan[]
 ): LiveCoat[] {
-  const dryings = new Map<string, Drying>();
-  /** How a coat dries: its card's curve in this air, and the speed of its method and of the crew's factor. */
-  const dryingOf = (number: number): Drying => {
-    const card = coatCard(job, number) ?? finishCard(job)!;
-    const { method } = coatSpec(job.finish!, number);
-    const key = `${card.id} ${method}`;
-    const known = dryings.get(key) ?? {
-      card,
-      method,
-      curve: dryingCurve(climate.hours, climate.startMs, card),
-      recoatRef: cardHours(card, 'recoatOpens')!,
-      speed: methodFactor(method, 'recoat') * knowledge.kappa.median
-    };
-    dryings.set(key, known);
-    return known;
-  };
+  const dryings = coatDryings(job, state, climate, knowledge.house, plans, nowMs);
+  const kappa = (d: CoatDrying) => kappaFor(knowledge, job, d.card.id);
   const out: LiveCoat[] = [];
   let cureFactor = 1;
-  for (const c of [...state.coats].sort((a, b) => a.coat - b.coat)) {
-    const { card, method, curve, recoatRef, speed: speedM } = dryingOf(c.coat);
-    const planned = plans.find((p) => p.number === c.coat);
-    const days = planned ? applicators(job) * layingDays(planned.layingMinutes) : 1;
-    const labelL = planned ? planned.netL / planned.plannedFilm : 0;
-    const losses = planned ? coatLossesL(labelL, isTwoPart(card), days, knowledge.house) : 0;
-    const film = planned && c.usedL && c.usedL > losses ? filmRatio(c.usedL, losses, labelL) : 1;
+  for (const [i, d] of dryings.entries()) {
+    const { card, method, curve, laidToMs: toMs, state: c } = d;
+    const under = dryings[i - 1];
     const below = out[out.length - 1];
-    const under = below && dryingOf(below.number);
     const over =
-      under && classTraits(under.card.class).cures
+      under && below && classTraits(under.card.class).cures
         ? overcoat(
-            progressBetween(under.curve, below.laidToMs, c.openedAtMs, under.recoatRef, under.speed * below.filmSpeed),
+            progressBetween(under.curve, below.laidToMs, c.openedAtMs, under.recoatRef, under.speed * kappa(under).p50),
             under.card
           )
         : null;
     if (over) cureFactor += over.cureAdded;
-    const toMs = c.closedAtMs ?? Math.max(nowMs, c.openedAtMs);
     const times = coatTimes(
       curve,
       card,
@@ -154,36 +127,29 @@ function liveCoats(
         fromMs: c.openedAtMs,
         toMs,
         method,
-        filmRatio: film,
+        filmRatio: d.film,
         opensAtProgress: over?.opensAtProgress,
         cureFactor
       },
-      knowledge.kappa
+      kappa(d)
     );
-    const filmSpeed = filmFactor(film);
     const progress = classTraits(card.class).cures
-      ? progressBetween(curve, toMs, nowMs, recoatRef, speedM * filmSpeed)
-      : Math.min(1, (nowMs - toMs) / (recoatRef * HOUR_MS));
+      ? progressBetween(curve, toMs, nowMs, d.recoatRef, d.speed * kappa(d).p50)
+      : Math.min(1, (nowMs - toMs) / (d.recoatRef * HOUR_MS));
     out.push({
       ...times,
       number: c.coat,
+      method,
       closed: c.closedAtMs !== undefined,
       progress: Math.max(0, progress),
-      filmRatio: film,
-      filmSpeed,
-      willStayTacky: standsWet(card, c, film),
+      filmRatio: d.film,
+      filmSpeed: d.filmSpeed,
+      kappa: kappa(d),
+      willStayTacky: standsWet(card, c, d.film),
       solventEntrapment: Boolean(over?.early)
     });
   }
   return out;
-}
-
-interface Drying {
-  card: ProductCard;
-  method: Method;
-  curve: DryingCurve;
-  recoatRef: number;
-  speed: number;
 }
 
 /** True for a closed coat of oil that must be wiped when a bay was not, or far too much stayed on. */

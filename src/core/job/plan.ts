@@ -1,27 +1,22 @@
 import { MOST_LITRES } from '../coverage';
-import { dryingCurve, dwellMinutes } from '../drying';
+import { dwellMinutes } from '../drying';
 import { cautionsFor, safetyClosing, type Caution } from '../safety';
 import {
-  dayStarts,
-  judgeHours,
-  layingLimits,
   searchStarts,
   simulateStart,
   siteHourAt,
-  workingStretches,
-  type CoatToLay,
   type HourVerdict,
-  type SequenceContext,
   type SequenceOutcome,
   type SiteClimate,
   type SiteHour
 } from '../window';
-import { HOUR_MS } from '../units';
 import { coatPlans, facePlans, type CoatPlan, type FacePlan } from './coats';
+import { firstStart, judgedHours, sequenceContext } from './contexts';
+import type { LiveCoat } from './live';
 import type { JobDocument } from './document-schema';
 import { keepPlan, leavePlan, type KeepPlan, type LeavePlan } from './after';
 import { loadPlan, type LoadPlan } from './load';
-import { coatCard, coatSpec, finishCard, jobAtHouse, sequenceCards, topCard } from './coat-specs';
+import { coatSpec, finishCard, jobAtHouse, sequenceCards, topCard } from './coat-specs';
 import type { Knowledge } from './knowledge';
 import { layerChecks, layerProblem, type LayerFinding } from './layering';
 import { jobProblems, touchesFood, type Problem } from './problems';
@@ -46,8 +41,17 @@ export interface Plan {
   keep: KeepPlan | null;
 }
 
-/** plan(job, climate, knowledge, now): everything computed from what is known, nothing remembered. Times are epoch ms. */
-export function plan(document: JobDocument, climate: SiteClimate | null, knowledge: Knowledge, nowMs: number): Plan {
+/**
+ * plan(job, climate, knowledge, now): everything computed from what is known, nothing remembered. Times are epoch ms. Once
+ * the work has begun the last coat on the wood takes the place of the chosen start: the rest is planned from now.
+ */
+export function plan(
+  document: JobDocument,
+  climate: SiteClimate | null,
+  knowledge: Knowledge,
+  nowMs: number,
+  onWood?: LiveCoat
+): Plan {
   const { house } = knowledge;
   const job = jobAtHouse(document, house);
   const card = finishCard(job);
@@ -65,10 +69,13 @@ export function plan(document: JobDocument, climate: SiteClimate | null, knowled
       problem: `${Math.round(expectedL)} L of oil would be needed. Check the areas and the spread rate.`
     });
   const usable = Boolean(card && !tooMuch && coats.some((c) => c.areaM2 > 0));
-  const ctx = usable && climate ? sequenceContext(job, climate, coats, knowledge, nowMs) : null;
-  const chosen = ctx && job.startAt ? simulateStart(ctx, Date.parse(job.startAt)) : null;
+  const left = coats.filter((c) => c.number > (onWood?.number ?? 0));
+  const ctx =
+    usable && climate && left.length ? sequenceContext(job, climate, coats, knowledge, nowMs, { onWood }) : null;
+  const startMs = onWood ? ctx && firstStart(ctx) : job.startAt ? Date.parse(job.startAt) : null;
+  const chosen = ctx && startMs !== null ? simulateStart(ctx, startMs) : null;
   const last = chosen?.coats[chosen.coats.length - 1];
-  const complete = chosen && last && chosen.coats.length === coats.length;
+  const complete = chosen && last && chosen.coats.length === left.length;
   const top = topCard(job);
   const first = job.finish && coatSpec(job.finish, 1);
   const mixTempC = now?.airTempC ?? 20;
@@ -83,63 +90,14 @@ export function plan(document: JobDocument, climate: SiteClimate | null, knowled
     cautionsClosing: safetyClosing,
     now,
     dwell: card && now ? dwellMinutes(card, first!.method, now, first!.dwellMinutes) : null,
-    hours: ctx ? [...ctx.coats[0]!.verdicts] : [],
+    hours: ctx && climate ? judgedHours(job, climate, ctx) : [],
     chosen,
     leave: complete ? leavePlan(top!, last, house) : null,
     keep: complete ? keepPlan(job, top!, last.laidToMs, house) : null
   };
 }
 
-/** Everything a start is simulated against. Needs a finish and at least one coat. */
-export function sequenceContext(
-  job: JobDocument,
-  climate: SiteClimate,
-  coats: readonly CoatPlan[],
-  knowledge: Knowledge,
-  nowMs: number
-): SequenceContext {
-  const { house, kappa } = knowledge;
-  const use = {
-    setting: job.site.setting,
-    countertop: job.surfaces.some((s) => s.kind === 'countertop'),
-    lamps: job.site.lamps || job.site.setting === 'indoor'
-  };
-  const endMs = climate.startMs + climate.hours.length * HOUR_MS;
-  const fromMs = Math.floor(nowMs / HOUR_MS) * HOUR_MS;
-  const work = workingStretches(job.site.workingHours, job.site.timeZone, fromMs, endMs)
-    .map((w) => ({ fromMs: Math.max(w.fromMs, nowMs), toMs: w.toMs }))
-    .filter((w) => w.toMs > w.fromMs);
-  const judged = new Map<string, Pick<CoatToLay, 'limits' | 'verdicts' | 'curve'>>();
-  const judge = ({ number, productId, method }: CoatPlan) => {
-    const key = `${productId} ${method === 'spray'}`;
-    const known = judged.get(key);
-    if (known) return known;
-    const card = coatCard(job, number)!;
-    const limits = layingLimits(card, method, use, house);
-    const made = {
-      limits,
-      verdicts: judgeHours(climate, limits, work, fromMs),
-      curve: dryingCurve(climate.hours, climate.startMs, card)
-    };
-    judged.set(key, made);
-    return made;
-  };
-  return {
-    climate,
-    kappa,
-    rhythm: house.rhythm,
-    dayStartsMs: dayStarts(job.site.timeZone, fromMs, endMs),
-    coats: coats.map((c) => ({
-      number: c.number,
-      method: c.method,
-      roundMinutes: c.rounds.map((r) => r.layingMinutes),
-      filmRatio: c.plannedFilm,
-      ...judge(c)
-    }))
-  };
-}
-
-/** The best starts of a job, best first; empty when there is nothing to lay or no weather. */
+/** The best starts of a job on one series, best first; empty when there is nothing to lay or no weather. */
 export function bestStarts(
   document: JobDocument,
   climate: SiteClimate,
@@ -149,6 +107,5 @@ export function bestStarts(
   const job = jobAtHouse(document, knowledge.house);
   const coats = coatPlans(job, knowledge.house, knowledge.coverage);
   if (!coats.some((c) => c.areaM2 > 0)) return [];
-  const ctx = sequenceContext(job, climate, coats, knowledge, nowMs);
-  return ctx.coats[0]!.verdicts.length ? searchStarts(ctx) : [];
+  return searchStarts(sequenceContext(job, climate, coats, knowledge, nowMs));
 }

@@ -48,6 +48,15 @@ function siteProblems(job: JobDocument): Problem[] {
         problem: `ends at ${h.to}, not after its start ${h.from}`
       });
   }
+  job.site.closures?.forEach((c, i) => {
+    const [from, to] = 'days' in c ? [c.from ?? '00:00', c.to ?? '24:00'] : [c.fromLocal, c.toLocal];
+    if (to <= from)
+      out.push({
+        path: `/site/closures/${i}`,
+        severity: 'stop',
+        problem: `“${c.reason}” ends at ${to}, not after its start ${from}`
+      });
+  });
   if (new Set(job.surfaces.map((s) => s.id)).size < job.surfaces.length)
     out.push({
       path: '/surfaces',

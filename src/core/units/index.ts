@@ -12,7 +12,7 @@ export {
   volumeParts,
   wetFilmUm
 } from './volume';
-export { parseTemperature, showSpeed, showTemperature, showTemperatureGap } from './temperature';
+export { parseTemperature, parseTemperatureGap, showSpeed, showTemperature, showTemperatureGap } from './temperature';
 export { DAY_MS, HOUR_MS, MINUTE_MS, showDuration } from './duration';
 export { parsePercent, showPercent } from './percent';
 export { span80, type Span } from './span';

@@ -14,6 +14,17 @@ export function parseTemperature(text: string, system: UnitSystem): Parsed {
   return { ok: true, value: c, echo: showTemperature(c, system) };
 }
 
+/** Reads a difference of temperatures, as of a floor over its air; a bare number is °C (US: °F). Gives °C. */
+export function parseTemperatureGap(text: string, system: UnitSystem): Parsed {
+  const t = text.trim();
+  const m = /^(.+?)\s*°?\s*([cf])?$/i.exec(t);
+  const n = m ? readNumber(m[1]!.replace(/°$/, '')) : null;
+  if (n === null) return refused(`“${t}” is not a difference of temperatures. Type it like 4 °C or 7 °F.`);
+  const fahrenheit = m![2] ? m![2].toLowerCase() === 'f' : system === 'us';
+  const c = fahrenheit ? (n * 5) / 9 : n;
+  return { ok: true, value: c, echo: showTemperatureGap(c, system) };
+}
+
 /** Shows °C as "14.2 °C" or "57.6 °F". */
 export const showTemperature = (c: number, system: UnitSystem, places = 1): string =>
   system === 'us' ? `${decimals(toF(c), places)} °F` : `${decimals(c, places)} °C`;

@@ -3,12 +3,32 @@ import type { WeatherHour, WeatherSeries } from '../air';
 import { deckJob } from '../../../tests/fixtures';
 import { defaultHouseRules as house } from '../house';
 import { HOUR_MS } from '../units';
-import { judgeHours, layingLimits, outdoorClimate, siteHourAt, verdictRuns, workingStretches } from '.';
+import {
+  clearSun,
+  judgeHours,
+  layingLimits,
+  outdoorClimate as climateUnder,
+  siteHourAt,
+  sunHours,
+  verdictRuns,
+  workingStretches,
+  type MoistureReading
+} from '.';
 
 const start = Date.parse('2027-06-14T00:00:00Z');
 const place = { latitudeDeg: 53.06, longitudeDeg: 0.27 };
 const open = { tiltDeg: 0, facingDeg: 180, shade: 0, shelter: 0, absorption: 0.65 };
 const board = { thicknessMm: 28, hardness: 'softwood' as const };
+const outdoorClimate = (
+  weather: WeatherSeries,
+  at: typeof place,
+  exposure: typeof open,
+  on: typeof board,
+  moisture: MoistureReading[] = []
+) => {
+  const sun = sunHours(weather.startMs, weather.hours.length, at);
+  return climateUnder(weather, sun, { exposure, board: on, clearSunWPerM2: clearSun(sun, exposure), moisture });
+};
 const hour = (change: Partial<WeatherHour> = {}): WeatherHour => ({
   airTempC: 16,
   rh: 0.6,

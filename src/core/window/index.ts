@@ -9,17 +9,25 @@ export {
   type Weekday,
   type WorkingHours
 } from './working-hours';
+export { dailyStretches, openStretches, shareOfHours, type OpenStretch, type SiteClosure } from './access';
 export {
-  heldRoomClimate,
+  clearSun,
+  hoursFrom,
   outdoorClimate,
   siteHourAt,
-  type HeldRoom,
+  sunHours,
+  type MeasuredHour,
   type MoistureReading,
+  type OutdoorSurface,
   type SiteClimate,
-  type SiteHour
+  type SiteHour,
+  type SunHours
 } from './site-hours';
+export { followingRoomClimate, heldRoomClimate, type FollowingRoom, type HeldRoom } from './rooms';
 export {
+  closedBits,
   closuresOf,
+  firstRule,
   judgeHours,
   layingLimits,
   moistureLimits,
@@ -32,11 +40,30 @@ export {
   type VerdictRun
 } from './judge';
 export {
-  searchStarts,
+  goingOn,
+  horizonBits,
   simulateStart,
-  startCandidates,
+  withFilm,
+  workHours,
+  type CoatOnWood,
   type CoatToLay,
   type SequenceContext,
   type SequenceOutcome,
-  type SimulatedCoat
+  type SimulatedCoat,
+  type WorkHours
 } from './sequence';
+export {
+  addMember,
+  hourShares,
+  quantileOf,
+  rankStart,
+  rankStarts,
+  searchStarts,
+  startCandidates,
+  startHours,
+  startTally,
+  type HourShare,
+  type RankedStart,
+  type StartTally,
+  type Stopper
+} from './search';

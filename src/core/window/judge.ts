@@ -2,11 +2,13 @@ import type { HouseRules } from '../house';
 import type { Method, ProductCard } from '../product';
 import { HOUR_MS } from '../units';
 import type { SiteClimate, SiteHour } from './site-hours';
+import type { OpenStretch } from './access';
 import type { Stretch } from './working-hours';
 
 /** The rules that can close an hour, in the order they are named. */
 export const RULES = [
   'no data',
+  'not ready',
   'rain',
   'boards wet',
   'dew',
@@ -18,6 +20,7 @@ export const RULES = [
   'wind',
   'too dry',
   'dark',
+  'no access',
   'off hours'
 ] as const;
 export type Rule = (typeof RULES)[number];
@@ -28,6 +31,8 @@ export interface Closure {
   value?: number;
   limit?: number;
   grade: 'law' | 'label' | 'house';
+  /** Why there is no access, in the crew's own words. */
+  why?: string;
 }
 
 /** One hour of the horizon: the working part of it, and every rule that closes it. */
@@ -37,15 +42,24 @@ export interface HourVerdict {
   closed: Closure[];
 }
 
+/** A limit and who says so. */
+interface Allowed {
+  value: number;
+  grade: 'label' | 'house';
+}
+const label = (value: number): Allowed => ({ value, grade: 'label' });
+const house = (value: number): Allowed => ({ value, grade: 'house' });
+const law = (value: number) => ({ value, grade: 'law' as const });
+
 /** All limits that hold for laying this product here, worked out once. */
 export interface LayingLimits {
   card: ProductCard;
-  rhMax: { value: number; grade: 'label' | 'house' };
-  dewGapMinC: { value: number; grade: 'label' | 'house' };
+  rhMax: Allowed;
+  dewGapMinC: Allowed;
   windMaxMPerS: number;
   surfaceHotC: number;
   mcMin: number;
-  mcMax: { value: number; grade: 'label' | 'house' };
+  mcMax: Allowed;
   lamps: boolean;
 }
 
@@ -53,16 +67,12 @@ export interface LayingLimits {
 export function moistureLimits(
   card: ProductCard | undefined,
   use: { setting: 'indoor' | 'outdoor'; countertop: boolean },
-  house: HouseRules
-): { min: number; max: { value: number; grade: 'label' | 'house' } } {
+  { mcPercent }: Pick<HouseRules, 'mcPercent'>
+): { min: number; max: Allowed } {
   const { min, max } =
-    use.setting === 'outdoor'
-      ? house.mcPercent.outdoor
-      : use.countertop
-        ? house.mcPercent.countertop
-        : house.mcPercent.indoor;
-  const label = card?.limits.mcMaxPercent;
-  return { min, max: label === undefined ? { value: max, grade: 'house' } : { value: label, grade: 'label' } };
+    use.setting === 'outdoor' ? mcPercent.outdoor : use.countertop ? mcPercent.countertop : mcPercent.indoor;
+  const stated = card?.limits.mcMaxPercent;
+  return { min, max: stated === undefined ? house(max) : label(stated) };
 }
 
 /** Limits from the card and the house; the product's own limit wins where both speak (handbook 3, 8). */
@@ -70,81 +80,140 @@ export function layingLimits(
   card: ProductCard,
   method: Method,
   use: { setting: 'indoor' | 'outdoor'; countertop: boolean; lamps: boolean },
-  house: HouseRules
+  rules: HouseRules
 ): LayingLimits {
-  const mc = moistureLimits(card, use, house);
-  const stricter = (label: number | undefined, own: number) =>
-    label !== undefined && label <= own
-      ? ({ value: label, grade: 'label' } as const)
-      : ({ value: own, grade: 'house' } as const);
-  const wider = (label: number | undefined, own: number) =>
-    label !== undefined && label > own
-      ? ({ value: label, grade: 'label' } as const)
-      : ({ value: own, grade: 'house' } as const);
+  const mc = moistureLimits(card, use, rules);
+  const stricter = (stated: number | undefined, own: number) =>
+    stated !== undefined && stated <= own ? label(stated) : house(own);
+  const wider = (stated: number | undefined, own: number) =>
+    stated !== undefined && stated > own ? label(stated) : house(own);
   return {
     card,
-    rhMax: stricter(card.limits.rhMax, house.rhMax),
-    dewGapMinC: wider(card.limits.dewGapMinC, house.dewGapMinC),
-    windMaxMPerS: method === 'spray' ? house.windMaxMPerS.spray : house.windMaxMPerS.brush,
-    surfaceHotC: house.surfaceHotC,
+    rhMax: stricter(card.limits.rhMax, rules.rhMax),
+    dewGapMinC: wider(card.limits.dewGapMinC, rules.dewGapMinC),
+    windMaxMPerS: method === 'spray' ? rules.windMaxMPerS.spray : rules.windMaxMPerS.brush,
+    surfaceHotC: rules.surfaceHotC,
     mcMin: mc.min,
     mcMax: mc.max,
     lamps: use.lamps
   };
 }
 
-/** Every rule that closes this hour for laying oil, look-ahead not counted (handbook 8). */
-export function closuresOf(h: SiteHour | null, limits: LayingLimits): Closure[] {
-  if (!h) return [{ rule: 'no data', grade: 'law' }];
-  const out: Closure[] = [];
-  const { limits: c } = limits.card;
-  const above = (rule: Rule, value: number, limit: number, grade: Closure['grade']) => {
-    if (value > limit) out.push({ rule, value, limit, grade });
-  };
-  const below = (rule: Rule, value: number, limit: number, grade: Closure['grade']) => {
-    if (value < limit) out.push({ rule, value, limit, grade });
-  };
-  above('rain', h.rainMm, 0, 'law');
-  above('boards wet', h.mcPercent, limits.mcMax.value, limits.mcMax.grade);
-  below('dew', h.dewGapC, limits.dewGapMinC.value, limits.dewGapMinC.grade);
-  below('air too cold', h.airTempC, c.airMinC, 'label');
-  below('surface too cold', h.surfaceTempC, c.surfaceMinC, 'label');
-  above('air too hot', h.airTempC, c.airMaxC, 'label');
-  const hot = Math.min(c.surfaceMaxC, limits.surfaceHotC);
-  above('surface too hot', h.surfaceTempC, hot, hot === c.surfaceMaxC ? 'label' : 'house');
-  above('air too damp', h.rh, limits.rhMax.value, limits.rhMax.grade);
-  above('wind', h.windMPerS, limits.windMaxMPerS, 'house');
-  below('too dry', h.mcPercent, limits.mcMin, 'house');
-  if (!limits.lamps) below('dark', h.sunElevationDeg, 0, 'law');
+/** What the rules of handbook 8 allow here, and who says so; the look ahead is not among them. */
+const allowedBy = ({ card, ...l }: LayingLimits) => ({
+  rain: law(0),
+  'boards wet': l.mcMax,
+  dew: l.dewGapMinC,
+  'air too cold': label(card.limits.airMinC),
+  'surface too cold': label(card.limits.surfaceMinC),
+  'air too hot': label(card.limits.airMaxC),
+  'surface too hot': card.limits.surfaceMaxC <= l.surfaceHotC ? label(card.limits.surfaceMaxC) : house(l.surfaceHotC),
+  'air too damp': l.rhMax,
+  wind: house(l.windMaxMPerS),
+  'too dry': house(l.mcMin),
+  dark: law(l.lamps ? -Infinity : 0)
+});
+type AirRule = keyof ReturnType<typeof allowedBy>;
+
+/** What each of them reads of an hour. */
+const READS: Record<AirRule, keyof SiteHour> = {
+  rain: 'rainMm',
+  'boards wet': 'mcPercent',
+  dew: 'dewGapC',
+  'air too cold': 'airTempC',
+  'surface too cold': 'surfaceTempC',
+  'air too hot': 'airTempC',
+  'surface too hot': 'surfaceTempC',
+  'air too damp': 'rh',
+  wind: 'windMPerS',
+  'too dry': 'mcPercent',
+  dark: 'sunElevationDeg'
+};
+const isAirRule = (rule: Rule): rule is AirRule => rule in READS;
+
+/** Each rule as a bit, so that an hour's closures are one whole number. */
+export const BITS = Object.fromEntries(RULES.map((rule, i) => [rule, 1 << i])) as Record<Rule, number>;
+
+/**
+ * May we lay oil: a bit for each rule that closes an hour, for many hours at once. Written out rule by rule, since a search
+ * asks it some hundred thousand times.
+ */
+export function closedBits(hours: readonly (SiteHour | null)[], limits: LayingLimits): Uint16Array {
+  const may = allowedBy(limits);
+  const out = new Uint16Array(hours.length);
+  for (let i = 0; i < hours.length; i++) {
+    const h = hours[i];
+    out[i] = h
+      ? (h.rainMm > may.rain.value ? BITS.rain : 0) |
+        (h.mcPercent > may['boards wet'].value ? BITS['boards wet'] : 0) |
+        (h.dewGapC < may.dew.value ? BITS.dew : 0) |
+        (h.airTempC < may['air too cold'].value ? BITS['air too cold'] : 0) |
+        (h.surfaceTempC < may['surface too cold'].value ? BITS['surface too cold'] : 0) |
+        (h.airTempC > may['air too hot'].value ? BITS['air too hot'] : 0) |
+        (h.surfaceTempC > may['surface too hot'].value ? BITS['surface too hot'] : 0) |
+        (h.rh > may['air too damp'].value ? BITS['air too damp'] : 0) |
+        (h.windMPerS > may.wind.value ? BITS.wind : 0) |
+        (h.mcPercent < may['too dry'].value ? BITS['too dry'] : 0) |
+        (h.sunElevationDeg < may.dark.value ? BITS.dark : 0)
+      : BITS['no data'];
+  }
   return out;
 }
 
-/** The verdict of every hour of a climate from `fromMs` on. The working stretches are in order. */
+/** What one rule found of an hour and allows; undefined for a rule that reads nothing of the air or the wood. */
+export function closureBy(rule: Rule, h: SiteHour | null, limits: LayingLimits): Closure | undefined {
+  if (!h || !isAirRule(rule)) return undefined;
+  const { value: limit, grade } = allowedBy(limits)[rule];
+  return { rule, value: h[READS[rule]], limit, grade };
+}
+
+/** Every rule that closes this hour for laying oil, with what was found and what is allowed. */
+export function closuresOf(h: SiteHour | null, limits: LayingLimits): Closure[] {
+  const bits = closedBits([h], limits)[0]!;
+  return RULES.filter((rule) => bits & BITS[rule]).map((rule) => closureBy(rule, h, limits) ?? { rule, grade: 'law' });
+}
+
+/** The rule named first among some bits; null when none is set. */
+export const firstRule = (bits: number): Rule | null => (bits === 0 ? null : RULES[31 - Math.clz32(bits & -bits)]!);
+
+/** The verdict of every hour of a climate from `fromMs` on. */
 export function judgeHours(
   climate: SiteClimate,
   limits: LayingLimits,
-  work: readonly Stretch[],
+  open: readonly OpenStretch[],
   fromMs: number
 ): HourVerdict[] {
   const first = Math.max(0, Math.floor((fromMs - climate.startMs) / HOUR_MS));
-  let s = 0;
   const out: HourVerdict[] = [];
+  let s = 0;
   for (let i = first; i < climate.hours.length; i++) {
     const atMs = climate.startMs + i * HOUR_MS;
-    while (s < work.length && work[s]!.toMs <= atMs) s++;
-    const w = work[s];
-    const overlap =
-      w && w.fromMs < atMs + HOUR_MS
-        ? {
-            fromMs: Math.max(w.fromMs, atMs),
-            toMs: Math.min(w.toMs, atMs + HOUR_MS)
-          }
-        : null;
-    const closed = closuresOf(climate.hours[i]!, limits);
-    if (!overlap) closed.push({ rule: 'off hours', grade: 'house' });
-    out.push({ atMs, work: overlap, closed });
+    while (s < open.length && open[s]!.toMs <= atMs) s++;
+    const { work, closed } = workInHour(open, s, atMs);
+    out.push({ atMs, work, closed: [...closuresOf(climate.hours[i]!, limits), ...closed] });
   }
   return out;
+}
+
+/** The part of an hour that may be worked, or why there is none. `s` is the first stretch that ends after the hour begins. */
+export function workInHour(
+  open: readonly OpenStretch[],
+  s: number,
+  atMs: number
+): { work: Stretch | null; closed: Closure[] } {
+  let shut: string | undefined;
+  for (let k = s; k < open.length && open[k]!.fromMs < atMs + HOUR_MS; k++) {
+    const o = open[k]!;
+    if (o.shut === undefined)
+      return { work: { fromMs: Math.max(o.fromMs, atMs), toMs: Math.min(o.toMs, atMs + HOUR_MS) }, closed: [] };
+    shut = o.shut;
+  }
+  return {
+    work: null,
+    closed: [
+      shut === undefined ? { rule: 'off hours', grade: 'house' } : { rule: 'no access', grade: 'house', why: shut }
+    ]
+  };
 }
 
 /** A run of hours with the same leading rule; null rule means open. */

@@ -1,8 +1,20 @@
-import { coatTimes, type CoatTimes, type DryingCurve, type DryingFactor } from '../drying';
-import type { Method } from '../product';
-import { HOUR_MS, MINUTE_MS } from '../units';
-import type { Closure, HourVerdict, LayingLimits } from './judge';
-import type { SiteClimate } from './site-hours';
+import {
+  coatNeeds,
+  coatTimes,
+  timesOfNeeds,
+  type CoatNeeds,
+  type CoatTimes,
+  type DryingCurve,
+  type DryingFactor,
+  type LaidCoat
+} from '../drying';
+import type { Method, ProductCard } from '../product';
+import { HOUR_MS } from '../units';
+import type { OpenStretch } from './access';
+import { BITS, closedBits, workInHour, type Closure, type LayingLimits } from './judge';
+import { closureOf, finishMsOf, opensFor, runStart, visitsIn } from './run';
+import { hoursFrom, type SiteClimate } from './site-hours';
+import type { Stretch } from './working-hours';
 
 /** A coat to be laid: its product against the hours, and how long the crew is at it, a number a round. */
 export interface CoatToLay {
@@ -11,20 +23,69 @@ export interface CoatToLay {
   /** Pieces that are turned over are coated in rounds; the next waits until the last is touch dry. */
   roundMinutes: readonly number[];
   filmRatio: number;
+  kappa: DryingFactor;
+  /** What it must gather for each of its states: follows from card, method, film and κ. */
+  needs: CoatNeeds;
   limits: LayingLimits;
-  verdicts: readonly HourVerdict[];
+  /** A bit for each rule that closes an hour of the horizon. */
+  closed: Uint16Array;
   curve: DryingCurve;
+}
+
+/** A coat already on the wood, from which the rest goes on. */
+export interface CoatOnWood extends LaidCoat {
+  number: number;
+  card: ProductCard;
+  kappa: DryingFactor;
+  curve: DryingCurve;
+}
+
+/** The hours of the horizon from `fromMs` on, and what of each may be worked; `toMs` 0 where nothing may. */
+export interface WorkHours {
+  fromMs: number;
+  from: Float64Array;
+  to: Float64Array;
+  closed: Closure[][];
 }
 
 /** All a sequence of coats is simulated against, built once. At least one coat. */
 export interface SequenceContext {
   climate: SiteClimate;
-  kappa: DryingFactor;
+  work: WorkHours;
   coats: readonly CoatToLay[];
+  /** The last coat on the wood when the work is under way, and when the next may go on. */
+  onWood?: SimulatedCoat;
+  readyMs?: number;
   /** When the local days of the horizon begin, in order. */
   dayStartsMs: readonly number[];
   /** The house's rhythm: a coat a day, as each opens, or thin ones as soon as the last is touch dry. */
   rhythm: 'one a day' | 'as it opens' | 'several thin';
+}
+
+const NOT_READY = BITS['not ready'];
+const OFF = BITS['off hours'];
+const NO_ACCESS = BITS['no access'];
+
+/** Cuts working stretches into the hours of a horizon. */
+export function workHours(open: readonly OpenStretch[], fromMs: number, count: number): WorkHours {
+  const out: WorkHours = { fromMs, from: new Float64Array(count), to: new Float64Array(count), closed: [] };
+  let s = 0;
+  for (let i = 0; i < count; i++) {
+    const atMs = fromMs + i * HOUR_MS;
+    while (s < open.length && open[s]!.toMs <= atMs) s++;
+    const { work, closed } = workInHour(open, s, atMs);
+    if (work) [out.from[i], out.to[i]] = [work.fromMs, work.toMs];
+    out.closed.push(closed);
+  }
+  return out;
+}
+
+/** The bits of a product's hours within the working hours of a horizon. */
+export function horizonBits(climate: SiteClimate, limits: LayingLimits, work: WorkHours): Uint16Array {
+  const bits = closedBits(hoursFrom(climate, work.fromMs, work.to.length), limits);
+  for (let i = 0; i < bits.length; i++)
+    if (work.to[i] === 0) bits[i]! |= work.closed[i]![0]!.rule === 'no access' ? NO_ACCESS : OFF;
+  return bits;
 }
 
 /** A coat laid in the simulation. `abradeFirst`: the window below had closed. */
@@ -32,7 +93,7 @@ export interface SimulatedCoat extends CoatTimes {
   number: number;
   abradeFirst: boolean;
   /** When each of its rounds is laid; one where nothing is turned over. */
-  rounds: { fromMs: number; toMs: number }[];
+  rounds: Stretch[];
 }
 
 /** What becomes of a start: all coats with their times, or the rule and the coat that stop it. */
@@ -46,165 +107,51 @@ export interface SequenceOutcome {
   visits: number;
 }
 
-const hourOf = (verdicts: readonly HourVerdict[], ms: number) => Math.floor((ms - verdicts[0]!.atMs) / HOUR_MS);
-
-/** Index of the local day an instant lies in. */
-function dayOf(ctx: SequenceContext, ms: number): number {
-  const { dayStartsMs: days } = ctx;
-  let [low, high] = [0, days.length];
-  while (low < high) {
-    const mid = (low + high) >> 1;
-    if (days[mid]! <= ms) low = mid + 1;
-    else high = mid;
-  }
-  return low - 1;
-}
-
-/** Lays one coat in open working minutes from `fromMs` on; null when the horizon ends first. */
-function lay(
-  verdicts: readonly HourVerdict[],
-  fromMs: number,
-  minutes: number
-): { fromMs: number; toMs: number } | null {
-  let left = minutes * MINUTE_MS;
-  let begun: number | null = null;
-  for (let i = Math.max(0, hourOf(verdicts, fromMs)); i < verdicts.length; i++) {
-    const v = verdicts[i]!;
-    if (v.closed.length || !v.work) continue;
-    const from = Math.max(fromMs, v.work.fromMs);
-    const room = v.work.toMs - from;
-    if (room <= 0) continue;
-    begun ??= from;
-    if (room >= left) return { fromMs: begun, toMs: from + left };
-    left -= room;
-  }
-  return null;
-}
-
-/** The first rule broken after laying: rain before it is rain-safe, dew before it is touch dry, or no data (handbook 8). */
-function brokenAhead(verdicts: readonly HourVerdict[], t: CoatTimes): { closure: Closure; atMs: number } | null {
-  const rainUntil = t.rainSafe?.p50 ?? t.touchDry?.p50 ?? t.laidToMs;
-  const dewUntil = t.touchDry?.p50 ?? t.laidToMs;
-  for (let i = Math.max(0, hourOf(verdicts, t.laidFromMs)); ; i++) {
-    const atMs = verdicts[0]!.atMs + i * HOUR_MS;
-    if (atMs >= Math.max(rainUntil, dewUntil)) return null;
-    const v = verdicts[i];
-    const noData = v?.closed.find((c) => c.rule === 'no data');
-    if (!v || noData) return { closure: noData ?? { rule: 'no data', grade: 'law' }, atMs };
-    const broken = v.closed.find(
-      (c) => (c.rule === 'rain' && atMs < rainUntil) || (c.rule === 'dew' && atMs < dewUntil)
-    );
-    if (broken) return { closure: broken, atMs };
-  }
-}
-
-/**
- * Simulates the whole sequence from a start. The first coat is laid at the start or not at all; later coats wait until the
- * coat below is ready and the hours are open; a recoat window that has closed by then adds an abrade step.
- */
+/** A run with every state of every coat, to be shown. */
 export function simulateStart(ctx: SequenceContext, startMs: number): SequenceOutcome {
-  const coats: SimulatedCoat[] = [];
-  const give = (failed?: SequenceOutcome['failed']): SequenceOutcome => {
-    const last = coats[coats.length - 1];
-    const days = new Set(coats.flatMap((c) => c.rounds.flatMap((r) => [dayOf(ctx, r.fromMs), dayOf(ctx, r.toMs - 1)])));
-    return {
-      startMs,
-      ok: !failed,
-      coats,
-      failed,
-      finishMs: last ? (last.touchDry?.p50 ?? last.laidToMs) : startMs,
-      visits: days.size
-    };
+  const run = runStart(ctx, startMs);
+  const { stop } = run;
+  return {
+    startMs,
+    ok: !stop,
+    coats: run.layings.map(({ coat, rounds, abradeFirst }) => {
+      const { toMs } = rounds[rounds.length - 1]!;
+      const times = timesOfNeeds(coat.curve, coat.needs, { fromMs: rounds[0]!.fromMs, toMs });
+      return { ...times, number: coat.number, abradeFirst, rounds };
+    }),
+    failed: stop ? { coat: stop.coat.number, closure: closureOf(ctx, stop), atMs: stop.atMs } : undefined,
+    finishMs: finishMsOf(run, startMs),
+    visits: visitsIn(ctx, run)
   };
-  for (const coat of ctx.coats) {
-    const below = coats[coats.length - 1];
-    const [minutes, ...turned] = coat.roundMinutes;
-    const laid = below
-      ? layAfter(ctx, coat, opensFor(ctx, below, coats.length), minutes!)
-      : layFirst(ctx, coat, startMs, minutes!);
-    if (!('times' in laid)) return give({ coat: coat.number, ...laid.broken });
-    const closed = below?.recoatCloses && laid.times.laidFromMs > below.recoatCloses.p50;
-    const made = simulated(coat, laid.times, Boolean(closed));
-    coats.push(made);
-    if (laid.broken) return give({ coat: coat.number, ...laid.broken });
-    for (const more of turned) {
-      const next = layAfter(ctx, coat, made.touchDry?.p50 ?? made.laidToMs, more);
-      if (!('times' in next)) return give({ coat: coat.number, ...next.broken });
-      const { laidFromMs, laidToMs } = next.times;
-      Object.assign(made, next.times, {
-        laidFromMs: made.laidFromMs,
-        rounds: [...made.rounds, { fromMs: laidFromMs, toMs: laidToMs }]
-      });
-    }
-  }
-  return give();
 }
-
-const simulated = (coat: CoatToLay, times: CoatTimes, abradeFirst: boolean): SimulatedCoat => ({
-  ...times,
-  number: coat.number,
-  abradeFirst,
-  rounds: [{ fromMs: times.laidFromMs, toMs: times.laidToMs }]
-});
-
-type Broken = { closure: Closure; atMs: number };
-type Laid = { times: CoatTimes; broken?: Broken } | { broken: Broken };
-
-/** When the coat above may go on: by the recoat window and the house's rhythm (handbook 3, 9). */
-function opensFor(ctx: SequenceContext, below: SimulatedCoat, laidBefore: number): number {
-  if (ctx.rhythm === 'several thin' && laidBefore > 1) return below.touchDry?.p50 ?? below.recoatOpens.p50;
-  const opens = below.recoatOpens.p50;
-  if (ctx.rhythm === 'as it opens') return opens;
-  return Math.max(opens, ctx.dayStartsMs[dayOf(ctx, below.laidToMs - 1) + 1] ?? opens);
-}
-
-const timesOf = (ctx: SequenceContext, coat: CoatToLay, span: { fromMs: number; toMs: number }) =>
-  coatTimes(coat.curve, coat.limits.card, { ...span, method: coat.method, filmRatio: coat.filmRatio }, ctx.kappa);
-
-/** Lays the first coat at the start itself; a closed start hour or a rule broken ahead is reported, the coat drawn if it can be. */
-function layFirst(ctx: SequenceContext, coat: CoatToLay, startMs: number, minutes: number): Laid {
-  const { verdicts } = coat;
-  const noData: Laid = { broken: { closure: { rule: 'no data', grade: 'law' }, atMs: startMs } };
-  const v = verdicts[hourOf(verdicts, startMs)];
-  if (!v) return noData;
-  if (v.closed.length || !v.work)
-    return { broken: { closure: v.closed[0] ?? { rule: 'off hours', grade: 'house' }, atMs: v.atMs } };
-  const span = lay(verdicts, startMs, minutes);
-  if (!span) return noData;
-  const times = timesOf(ctx, coat, span);
-  return { times, broken: brokenAhead(verdicts, times) ?? undefined };
-}
-
-/** Lays at the first instant that keeps every rule; the last rule met is reported when the horizon ends. */
-function layAfter(ctx: SequenceContext, coat: CoatToLay, fromMs: number, minutes: number): Laid {
-  let from = fromMs;
-  let last: Broken = { closure: { rule: 'no data', grade: 'law' }, atMs: from };
-  for (;;) {
-    const span = lay(coat.verdicts, from, minutes);
-    if (!span) return { broken: last };
-    const times = timesOf(ctx, coat, span);
-    const broken = brokenAhead(coat.verdicts, times);
-    if (!broken) return { times };
-    if (broken.closure.rule === 'no data') return { broken };
-    last = broken;
-    from = (Math.floor(span.fromMs / HOUR_MS) + 1) * HOUR_MS;
-  }
-}
-
-/** Every hour of the horizon in which a start can be tried: the first working instant of each open hour. */
-export const startCandidates = (verdicts: readonly HourVerdict[]): number[] =>
-  verdicts.flatMap((v) => (v.closed.length === 0 && v.work ? [v.work.fromMs] : []));
 
 /**
- * A plain search over every open hour: starts in which all coats are laid and dry within rule, earliest finish first,
- * then fewest visits, then earliest start. Starts that fail follow, those that get furthest first.
+ * Goes on from a coat on the wood: the next waits until it has opened by the recoat window and the house's rhythm, and
+ * the hours until then are closed for that reason.
  */
-export function searchStarts(ctx: SequenceContext): SequenceOutcome[] {
-  const all = startCandidates(ctx.coats[0]!.verdicts).map((s) => simulateStart(ctx, s));
-  return all.sort(
-    (a, b) =>
-      Number(b.ok) - Number(a.ok) ||
-      (a.ok ? a.finishMs - b.finishMs || a.visits - b.visits : b.coats.length - a.coats.length) ||
-      a.startMs - b.startMs
+export function goingOn(ctx: SequenceContext, wood: CoatOnWood): SequenceContext {
+  const onWood: SimulatedCoat = {
+    ...coatTimes(wood.curve, wood.card, wood, wood.kappa),
+    number: wood.number,
+    abradeFirst: false,
+    rounds: [{ fromMs: wood.fromMs, toMs: wood.toMs }]
+  };
+  const { recoatOpens, touchDry } = onWood;
+  const readyMs = opensFor(ctx, wood.number, wood.toMs, recoatOpens.p50, touchDry && touchDry.p50);
+  const coats = ctx.coats.map((c, i) =>
+    i > 0 ? c : { ...c, closed: c.closed.map((bits, h) => (endOf(ctx.work, h) <= readyMs ? bits | NOT_READY : bits)) }
   );
+  return { ...ctx, coats, onWood, readyMs };
 }
+
+/** When the working part of an hour ends; the hour itself where nothing is worked. */
+const endOf = (work: WorkHours, i: number): number => work.to[i] || work.fromMs + (i + 1) * HOUR_MS;
+
+/** A context whose coats are laid in another film: so much of what each would have had. */
+export const withFilm = (ctx: SequenceContext, share: number): SequenceContext => ({
+  ...ctx,
+  coats: ctx.coats.map((c) => {
+    const filmRatio = c.filmRatio * share;
+    return { ...c, filmRatio, needs: coatNeeds(c.limits.card, { method: c.method, filmRatio }, c.kappa) };
+  })
+});

@@ -4,7 +4,9 @@ import {
   outdoorSurfaceTempC,
   sunPosition,
   surfaceSunWPerM2,
+  throughCloud,
   type Exposure,
+  type WeatherHour,
   type WeatherSeries
 } from '../air';
 import { HOUR_MS } from '../units';
@@ -34,73 +36,71 @@ export interface SiteClimate {
   source: string;
 }
 
-/** A held room: thermostat and humidity known, still air unless said. */
-export interface HeldRoom {
-  tempC: number;
-  rh: number;
-  airSpeedMPerS: number;
-  /** How much warmer the floor is than the air: underfloor heating. */
-  floorExcessC: number;
-}
-
 export interface MoistureReading {
   atMs: number;
   percent: number;
 }
 
-/** Climate of a held room over a stretch of whole hours. Moisture is the last reading, else the EMC of the room. */
-export function heldRoomClimate(
-  room: HeldRoom,
-  place: { latitudeDeg: number; longitudeDeg: number },
-  span: { startMs: number; hours: number },
-  reading?: MoistureReading
-): SiteClimate {
-  const surfaceTempC = room.tempC + room.floorExcessC;
-  const dew = dewPointC(room.tempC, room.rh);
-  const held = {
-    airTempC: room.tempC,
-    surfaceTempC,
-    rh: room.rh,
-    dewPointC: dew,
-    dewGapC: surfaceTempC - dew,
-    windMPerS: 0,
-    airSpeedMPerS: room.airSpeedMPerS,
-    rainMm: 0,
-    cloud: 0,
-    sunWPerM2: 0,
-    mcPercent: reading?.percent ?? emcPercent(room.tempC, room.rh)
-  };
-  const hours = Array.from({ length: span.hours }, (_, i) => ({
-    ...held,
-    sunElevationDeg: sunPosition(span.startMs + i * HOUR_MS, place.latitudeDeg, place.longitudeDeg).elevationDeg
-  }));
-  return {
-    startMs: span.startMs,
-    hours,
-    issuedMs: span.startMs,
-    source: 'held room'
-  };
+/** What was measured at the work in an hour: each counts before the model (handbook 8). */
+export interface MeasuredHour {
+  atMs: number;
+  airTempC?: number;
+  rh?: number;
+  surfaceTempC?: number;
+  mcPercent?: number;
 }
 
-/** Climate of an outdoor surface from the weather: sun, night cooling, dew and board moisture hour by hour (handbook 8). */
+/** Where the sun stands hour by hour: the same for every member of a forecast, so it is worked out once. */
+export type SunHours = readonly { elevationDeg: number; azimuthDeg: number }[];
+
+export const sunHours = (
+  startMs: number,
+  count: number,
+  place: { latitudeDeg: number; longitudeDeg: number }
+): SunHours =>
+  Array.from({ length: count }, (_, i) => sunPosition(startMs + i * HOUR_MS, place.latitudeDeg, place.longitudeDeg));
+
+/** The sun on a surface hour by hour were the sky clear, W/m²; `shadeHours` is shade beside the exposure's own, 0–1. */
+export const clearSun = (sun: SunHours, exposure: Exposure, shadeHours?: Float64Array): Float64Array =>
+  Float64Array.from(sun, (at, i) => surfaceSunWPerM2(at, exposure, shadeHours?.[i]));
+
+/** An outdoor surface: how it lies, its board, and the sun on it were the sky clear. */
+export interface OutdoorSurface {
+  exposure: Exposure;
+  board: Board;
+  clearSunWPerM2: Float64Array;
+  moisture?: readonly MoistureReading[];
+  measured?: ReadonlyMap<number, MeasuredHour>;
+}
+
+/**
+ * Climate of an outdoor surface from the weather: sun, night cooling, dew and board moisture hour by hour (handbook 8).
+ * `known` gives the hours before a forecast parts from the others: they are taken as they are.
+ */
 export function outdoorClimate(
   weather: WeatherSeries,
-  place: { latitudeDeg: number; longitudeDeg: number },
-  exposure: Exposure,
-  board: Board,
-  readings: readonly MoistureReading[] = []
+  sun: SunHours,
+  surface: OutdoorSurface,
+  known: readonly (SiteHour | null)[] = []
 ): SiteClimate {
-  let mc = firstDayEmc(weather);
-  const hours = weather.hours.map((w, i): SiteHour | null => {
+  const { exposure, board, clearSunWPerM2, moisture = [], measured } = surface;
+  const hours: (SiteHour | null)[] = known.slice(0, weather.hours.length);
+  let mc = hours.findLast((h) => h !== null)?.mcPercent ?? firstDayEmc(weather);
+  for (let i = hours.length; i < weather.hours.length; i++) {
     const atMs = weather.startMs + i * HOUR_MS;
-    if (!w) return null;
-    const sun = sunPosition(atMs, place.latitudeDeg, place.longitudeDeg);
-    const sunWPerM2 = surfaceSunWPerM2(sun, w.cloud, exposure);
-    const surfaceTempC = outdoorSurfaceTempC(w, sunWPerM2, sun.elevationDeg > 0, exposure);
+    const seen = measured?.get(atMs);
+    const w = measuredAir(weather.hours[i]!, seen);
+    if (!w) {
+      hours.push(null);
+      continue;
+    }
+    const at = sun[i]!;
+    const sunWPerM2 = clearSunWPerM2[i]! && clearSunWPerM2[i]! * throughCloud(w.cloud);
+    const surfaceTempC = seen?.surfaceTempC ?? outdoorSurfaceTempC(w, sunWPerM2, at.elevationDeg > 0, exposure);
     const dew = dewPointC(w.airTempC, w.rh);
-    mc = nextBoardMoisturePercent(mc, w, sunWPerM2, board);
-    for (const r of readings) if (r.atMs >= atMs && r.atMs < atMs + HOUR_MS) mc = r.percent;
-    return {
+    mc = seen?.mcPercent ?? nextBoardMoisturePercent(mc, w, sunWPerM2, board);
+    for (const r of moisture) if (r.atMs >= atMs && r.atMs < atMs + HOUR_MS) mc = r.percent;
+    hours.push({
       airTempC: w.airTempC,
       surfaceTempC,
       rh: w.rh,
@@ -111,17 +111,15 @@ export function outdoorClimate(
       rainMm: w.rainMm,
       cloud: w.cloud,
       mcPercent: mc,
-      sunElevationDeg: sun.elevationDeg,
+      sunElevationDeg: at.elevationDeg,
       sunWPerM2
-    };
-  });
-  return {
-    startMs: weather.startMs,
-    hours,
-    issuedMs: weather.issuedMs,
-    source: weather.source
-  };
+    });
+  }
+  return { startMs: weather.startMs, hours, issuedMs: weather.issuedMs, source: weather.source };
 }
+
+const measuredAir = (w: WeatherHour | null, seen: MeasuredHour | undefined): WeatherHour | null =>
+  w && seen ? { ...w, airTempC: seen.airTempC ?? w.airTempC, rh: seen.rh ?? w.rh } : w;
 
 function firstDayEmc(weather: WeatherSeries): number {
   const day = weather.hours.slice(0, 24).filter((h) => h !== null);
@@ -132,3 +130,10 @@ function firstDayEmc(weather: WeatherSeries): number {
 /** The hour of a climate that holds an instant, or null. */
 export const siteHourAt = (climate: SiteClimate, atMs: number): SiteHour | null =>
   climate.hours[Math.floor((atMs - climate.startMs) / HOUR_MS)] ?? null;
+
+/** So many hours of a climate from an hour on; null where it has none, before its start and past its end. */
+export function hoursFrom(climate: SiteClimate, fromMs: number, count: number): (SiteHour | null)[] {
+  const first = Math.round((fromMs - climate.startMs) / HOUR_MS);
+  if (first >= 0 && first + count <= climate.hours.length) return climate.hours.slice(first, first + count);
+  return Array.from({ length: count }, (_, i) => climate.hours[first + i] ?? null);
+}

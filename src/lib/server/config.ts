@@ -1,3 +1,4 @@
+import { existsSync, readFileSync } from 'node:fs';
 import { building } from '$app/environment';
 
 /** A setting of this process; a missing one is named. While the app is being built nothing is connected, so nothing is needed. */
@@ -22,6 +23,17 @@ export const config = {
   /** Another weather service speaking the same position query; empty means the desk that ships with the app. */
   get weatherDeskUrl() {
     return process.env.BASKET_WEATHER_URL ?? '';
+  },
+  /**
+   * What the desk that ships with the app plays: a named run of weather or `down`, for all places or, as `LAT LON = name`,
+   * for one; a line each. `@FILE` reads it from a file at each question, so that a training day or a test can change it.
+   */
+  weatherScenario(place: string): string {
+    const text = process.env.BASKET_WEATHER_SCENARIO ?? '';
+    const told = !text.startsWith('@') ? text : existsSync(text.slice(1)) ? readFileSync(text.slice(1), 'utf8') : '';
+    const lines = told.split('\n').map((l) => l.split('=').map((x) => x.trim()));
+    const own = lines.find(([at, name]) => name !== undefined && at === place);
+    return own?.[1] ?? lines.find(([, name]) => name === undefined)?.[0] ?? '';
   },
   /** Sign-ins to show on the sign-in page of the demo; empty elsewhere. */
   get demo() {

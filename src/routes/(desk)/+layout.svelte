@@ -3,6 +3,7 @@
   import { page } from '$app/state';
   import { onMount } from 'svelte';
   import Rail from '$lib/ui/rail/Rail.svelte';
+  import RailStrip from '$lib/ui/rail/RailStrip.svelte';
   import Patterns from '$lib/ui/ribbon/Patterns.svelte';
   import Head from '$lib/ui/shell/Head.svelte';
   import type { LayoutProps } from './$types';
@@ -20,6 +21,7 @@
   <div class="fixed-top" class:at-work={page.url.pathname.endsWith('/work')}>
     <Head place={data.crew.home.place} timeZone={data.crew.home.timeZone} forecast={data.rail} person={data.person} />
     <div class="rail-slot"><Rail rail={data.rail} openJob={page.params.id} units={data.person.units} /></div>
+    <RailStrip rail={data.rail} openJob={page.params.id} units={data.person.units} />
   </div>
   {@render children()}
 </div>
@@ -39,7 +41,7 @@
       display: none;
     }
     .desk {
-      --top: 48px;
+      --top: 101px;
     }
   }
   @media print {

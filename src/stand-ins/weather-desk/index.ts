@@ -1,2 +1,11 @@
-export { DESK_DAYS_AHEAD, DESK_DAYS_BACK, deskSeries, weatherHour } from './weather';
-export { answerPosition, type DeskAnswer } from './answer';
+export {
+  DESK_DAYS_AHEAD,
+  DESK_DAYS_BACK,
+  DESK_MEMBERS,
+  deskEnsemble,
+  deskSeries,
+  SCENARIO_NAMES,
+  weatherHour,
+  type Scenario
+} from './weather';
+export { answerPosition, placeOf, type DeskAnswer } from './answer';

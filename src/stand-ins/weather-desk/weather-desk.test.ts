@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { dewPointC, weatherProblem } from '../../core/air';
 import { DAY_MS, HOUR_MS } from '../../core/units';
-import { answerPosition, DESK_DAYS_AHEAD, deskSeries, weatherHour } from '.';
+import { answerPosition, DESK_DAYS_AHEAD, DESK_MEMBERS, deskEnsemble, deskSeries, weatherHour } from '.';
 
 const place = { latitudeDeg: 53.06, longitudeDeg: 0.27 };
 const t0 = Date.parse('2027-01-01T00:00:00Z');
@@ -10,6 +10,10 @@ const year = Array.from({ length: 365 * 24 }, (_, i) => ({
   ...weatherHour(t0 + i * HOUR_MS, place)
 }));
 const mean = (xs: number[]) => xs.reduce((s, x) => s + x, 0) / xs.length;
+
+type Hours = ReturnType<typeof weatherHour>[];
+const rainHours = (h: Hours) => h.filter((x) => x.rainMm > 0).length;
+const natural = () => deskSeries(place, t0, t0, t0 + 8 * DAY_MS).hours as Hours;
 
 describe('the weather desk', () => {
   it('gives the same answer to the same question', () => {
@@ -47,6 +51,40 @@ describe('the weather desk', () => {
     const s = deskSeries(place, t0, t0, t0 + 60 * DAY_MS);
     expect(s.hours).toHaveLength(DESK_DAYS_AHEAD * 24);
   });
+  it('tells thirty members: alike until the issue, further apart with every day ahead, none impossible', () => {
+    const members = deskEnsemble(place, t0, t0 - 2 * DAY_MS, t0 + 10 * DAY_MS);
+    expect(members).toHaveLength(DESK_MEMBERS);
+    const spread = (h: number) => {
+      const temps = members.map((m) => m.hours[48 + h]!.airTempC);
+      return Math.max(...temps) - Math.min(...temps);
+    };
+    for (let h = -48; h <= 0; h++) expect(spread(h)).toBe(0);
+    expect(mean([200, 210, 220, 230].map(spread))).toBeGreaterThan(mean([6, 12, 18, 24].map(spread)));
+    for (const m of members)
+      expect(
+        weatherProblem(
+          m.hours.map((_, i) => m.startMs + i * HOUR_MS),
+          m.hours
+        )
+      ).toBeNull();
+  });
+  it('a newer issue tells the far days otherwise, what has come to pass it does not change', () => {
+    const at = (issue: number, h: number) =>
+      deskSeries(place, issue, t0 - DAY_MS, t0 + 9 * DAY_MS).hours[24 + h]!.airTempC;
+    expect(at(t0, 200)).not.toBe(at(t0 + 6 * HOUR_MS, 200));
+    expect(at(t0, -5)).toBe(at(t0 + 6 * HOUR_MS, -5));
+  });
+  it.each([
+    ['settled high', (h: Hours) => rainHours(h) === 0],
+    ['showers', (h: Hours) => rainHours(h) > 12],
+    ['sea fog mornings', (h: Hours) => h.some((x) => x.rh > 0.97) && rainHours(h) === 0],
+    ['cold snap', (h: Hours) => mean(h.map((x) => x.airTempC)) < mean(natural().map((x) => x.airTempC)) - 5],
+    ['hot spell', (h: Hours) => mean(h.map((x) => x.airTempC)) > mean(natural().map((x) => x.airTempC)) + 5],
+    ['front on day 3', (h: Hours) => rainHours(h.slice(0, 44)) === 0 && rainHours(h.slice(48, 90)) > 3]
+  ] as const)('plays “%s”', (scenario, holds) => {
+    const h = deskSeries(place, t0, t0, t0 + 8 * DAY_MS, { scenario }).hours as Hours;
+    expect(holds(h)).toBe(true);
+  });
   it('refuses questions it can not read', () => {
     const ask = (q: Record<string, string>) => answerPosition(new URLSearchParams(q), t0);
     expect(ask({ coords: 'somewhere' })).toMatchObject({
@@ -54,6 +92,10 @@ describe('the weather desk', () => {
       body: { problem: expect.stringContaining('POINT') }
     });
     expect(ask({ coords: 'POINT(0 99)' }).status).toBe(400);
+    expect(ask({ coords: 'POINT(0 50)', scenario: 'drizzle' })).toMatchObject({
+      status: 400,
+      body: { problem: expect.stringContaining('settled high') }
+    });
     expect(ask({ coords: 'POINT(0 50)', datetime: 'tomorrow/yesterday' }).status).toBe(400);
     expect(
       ask({

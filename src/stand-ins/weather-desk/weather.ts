@@ -10,31 +10,97 @@ const DAY_H = 24;
 const YEAR_H = 365.25 * DAY_H;
 const clamp = (x: number, low: number, high: number) => Math.min(high, Math.max(low, x));
 
+type Place = { latitudeDeg: number; longitudeDeg: number };
+
+/** The run of the weather at an hour, from which everything else follows: fronts above 0 bring cloud and rain. */
+interface Regime {
+  front: number;
+  /** Warmer or colder than the season, °C. */
+  warmerC: number;
+  /** 0–1: fog that lies by morning. */
+  fog: number;
+}
+
+const seedOf = (p: Place) => Math.round(p.latitudeDeg * 50) * 7919 + Math.round(p.longitudeDeg * 50) * 104729;
+
+/** The weather's own run at a place: a slow wave of fronts, 2–6 days apart. */
+const naturalRegime = (h: number, seed: number): Regime => ({
+  front: smoothNoise(seed, h / 44) * 1.05 + smoothNoise(seed + 1, h / 19) * 0.4,
+  warmerC: 0,
+  fog: 0
+});
+
+/** Named runs of weather for tests, demo and training; `day` counts from the issue. */
+const SCENARIOS: Record<Scenario, (natural: Regime, h: number, day: number, seed: number) => Regime> = {
+  'settled high': (_, h, __, seed) => ({ front: -0.55 + 0.12 * smoothNoise(seed, h / 30), warmerC: 2, fog: 0 }),
+  showers: (_, h, __, seed) => ({ front: -0.05 + 0.55 * smoothNoise(seed, h / 5), warmerC: 0, fog: 0 }),
+  'sea fog mornings': (_, h, __, seed) => ({ front: -0.5 + 0.1 * smoothNoise(seed, h / 30), warmerC: -1, fog: 1 }),
+  'cold snap': (_, h, __, seed) => ({ front: -0.35 + 0.2 * smoothNoise(seed, h / 24), warmerC: -9, fog: 0 }),
+  'hot spell': (_, h, __, seed) => ({ front: -0.7 + 0.1 * smoothNoise(seed, h / 30), warmerC: 9, fog: 0 }),
+  'front on day 3': (_, h, day, seed) => ({
+    front: -0.5 + 1.6 * Math.exp(-(((day - 2.6) / 0.45) ** 2)) + 0.08 * smoothNoise(seed, h / 20),
+    warmerC: 0,
+    fog: 0
+  })
+};
+
+export const SCENARIO_NAMES = [
+  'settled high',
+  'showers',
+  'sea fog mornings',
+  'cold snap',
+  'hot spell',
+  'front on day 3'
+] as const;
+export type Scenario = (typeof SCENARIO_NAMES)[number];
+
+/** What makes a member's weather: none of it for what has come to pass. */
+interface Telling {
+  scenario?: Scenario;
+  issuedMs?: number;
+  member?: number;
+}
+
+/** How far a member has strayed from the truth by its lead, 0 at the issue to 1 after ten days. */
+const strayed = (atMs: number, { issuedMs, member = 0 }: Telling): number => {
+  const leadH = issuedMs === undefined ? 0 : Math.max(0, (atMs - issuedMs) / HOUR_MS);
+  return Math.min(1, leadH / (DESK_DAYS_AHEAD * DAY_H)) ** 0.6 * (member === 0 ? 0.35 : 1);
+};
+
 /**
- * One hour of invented weather at a place, the same for the same place and hour whoever asks. A slow wave of fronts (2–6
- * days) drives cloud, damp and rain together; the dew point follows the air mass and not the hour; temperature swings with
- * the sun as far as cloud lets it; wind rises with the fronts and by day.
+ * One hour of invented weather at a place, the same for the same place, hour and telling whoever asks. Fronts drive cloud,
+ * damp and rain together; the dew point follows the air mass and not the hour; temperature swings with the sun as far as
+ * cloud lets it; wind rises with the fronts and by day. A member of a forecast strays with its lead: its fronts come
+ * earlier or later, stronger or weaker, its air warmer or colder.
  */
-export function weatherHour(atMs: number, place: { latitudeDeg: number; longitudeDeg: number }): WeatherHour {
-  const h = atMs / HOUR_MS;
-  const seed = Math.round(place.latitudeDeg * 50) * 7919 + Math.round(place.longitudeDeg * 50) * 104729;
-  const front = smoothNoise(seed, h / 44) * 1.05 + smoothNoise(seed + 1, h / 19) * 0.4;
-  const cloud = clamp(0.45 + 0.75 * front + 0.12 * smoothNoise(seed + 2, h / 5), 0, 1);
-  const wetness = front - 0.38 + 0.35 * smoothNoise(seed + 3, h / 4);
+export function weatherHour(atMs: number, place: Place, telling: Telling = {}): WeatherHour {
+  const seed = seedOf(place);
+  const stray = strayed(atMs, telling);
+  const own = Math.imul(Math.round((telling.issuedMs ?? 0) / HOUR_MS), 31) + (telling.member ?? 0) * 7907;
+  const astray = (k: number, hours: number) => (stray > 0 ? stray * smoothNoise(own + k, atMs / HOUR_MS / hours) : 0);
+  const h = atMs / HOUR_MS + 16 * astray(1, 60);
+  const natural = naturalRegime(h, seed);
+  const day = (atMs - (telling.issuedMs ?? atMs)) / (DAY_H * HOUR_MS) + (16 * astray(1, 60)) / DAY_H;
+  const { front: run, warmerC, fog } = telling.scenario ? SCENARIOS[telling.scenario](natural, h, day, seed) : natural;
+  const front = run + 0.55 * astray(2, 26);
+  const solarHour = (atMs / HOUR_MS + place.longitudeDeg / 15 + DAY_H * 1e6) % DAY_H;
+  const foggy = fog * clamp(1.3 - Math.abs(solarHour - 6.5) / 4.5, 0, 1);
+  const cloud = clamp(0.45 + 0.75 * front + 0.12 * smoothNoise(seed + 2, h / 5) + foggy, 0, 1);
+  const wetness = front - 0.38 + 0.35 * smoothNoise(seed + 3, h / 4) - foggy;
   const rainMm = cloud > 0.6 && wetness > 0 ? Math.round(wetness * 42) / 10 : 0;
   const season = seasonalMeanC(atMs, place.latitudeDeg);
-  const airMass = season.mean + 3.2 * smoothNoise(seed + 4, h / 70);
-  const solarHour = (h + place.longitudeDeg / 15) % DAY_H;
+  const airMass = season.mean + warmerC + 3.2 * smoothNoise(seed + 4, h / 70) + 3 * astray(3, 50);
   const swing = season.swing * (1 - 0.65 * cloud);
   const airTempC = airMass + swing * Math.cos(((solarHour - 15) / DAY_H) * 2 * Math.PI) - 1.2 * Math.min(rainMm, 2);
   const depression = clamp(5.2 - 4.4 * clamp(front + 0.2, 0, 1) + 1.2 * smoothNoise(seed + 5, h / 40), 0.5, 9);
-  const dewPoint = Math.min(airMass - depression, airTempC - 0.1);
+  const dry = Math.min(airMass - depression, airTempC - 0.1);
+  const dewPoint = dry + (airTempC - 0.2 - dry) * foggy;
   const byDay = Math.max(
     0,
     Math.sin((sunPosition(atMs, place.latitudeDeg, place.longitudeDeg).elevationDeg * Math.PI) / 180)
   );
   const windMPerS = clamp(
-    2.2 + 3.4 * clamp(front + 0.35, 0, 1.5) + 1.8 * byDay + 1.1 * smoothNoise(seed + 6, h / 6),
+    2.2 + 3.4 * clamp(front + 0.35, 0, 1.5) + 1.8 * byDay + 1.1 * smoothNoise(seed + 6, h / 6) - 1.5 * foggy,
     0.3,
     22
   );
@@ -42,8 +108,10 @@ export function weatherHour(atMs: number, place: { latitudeDeg: number; longitud
     airTempC,
     rh: Math.max(0.1, relativeHumidity(airTempC, dewPoint)),
     windMPerS,
+    gustMPerS: windMPerS * (1.35 + 0.25 * clamp(front, 0, 1)),
     rainMm,
-    cloud
+    cloud,
+    pressureHPa: 1013 - 16 * front
   };
 }
 
@@ -58,12 +126,16 @@ function seasonalMeanC(atMs: number, latitudeDeg: number) {
   };
 }
 
-/** What the desk answers: hourly weather from `fromMs` to `toMs`, held within its days back and ahead of the issue. */
+/** Members of the desk's ensemble; the first is the control. */
+export const DESK_MEMBERS = 30;
+
+/** One member of what the desk answers: hourly weather from `fromMs` to `toMs`, within its days back and ahead of the issue. */
 export function deskSeries(
-  place: { latitudeDeg: number; longitudeDeg: number },
+  place: Place,
   issuedMs: number,
   fromMs: number,
-  toMs: number
+  toMs: number,
+  telling: Omit<Telling, 'issuedMs'> = {}
 ): WeatherSeries {
   const hour = (ms: number) => Math.floor(ms / HOUR_MS) * HOUR_MS;
   const startMs = hour(Math.max(fromMs, issuedMs - DESK_DAYS_BACK * DAY_H * HOUR_MS));
@@ -71,8 +143,19 @@ export function deskSeries(
   const count = Math.max(0, (endMs - startMs) / HOUR_MS);
   return {
     startMs,
-    hours: Array.from({ length: count }, (_, i) => weatherHour(startMs + i * HOUR_MS, place)),
+    hours: Array.from({ length: count }, (_, i) => weatherHour(startMs + i * HOUR_MS, place, { ...telling, issuedMs })),
     issuedMs,
     source: 'weather desk'
   };
 }
+
+/** All members of what the desk answers, the control first: alike until the issue, apart from there on. */
+export const deskEnsemble = (
+  place: Place,
+  issuedMs: number,
+  fromMs: number,
+  toMs: number,
+  scenario?: Scenario,
+  members = DESK_MEMBERS
+): WeatherSeries[] =>
+  Array.from({ length: members }, (_, member) => deskSeries(place, issuedMs, fromMs, toMs, { scenario, member }));

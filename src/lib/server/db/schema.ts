@@ -3,111 +3,24 @@ import {
   boolean,
   char,
   date,
-  datetime,
   double,
   index,
   int,
+  mediumtext,
   mysqlEnum,
   mysqlTable,
   primaryKey,
-  text,
   uniqueIndex,
   varchar
 } from 'drizzle-orm/mysql-core';
 import type { JobDocument, NewEvent, Plan } from '../../../core/job';
 import type { ProductCard } from '../../../core/product';
 import type { HouseDocument } from '../../../core/house';
-import type { WorkingHours } from '../../../core/window';
-import { jsonDocument, mediumBlob } from './types';
+import { crew } from './people-tables';
+import { at, id, jsonDocument, mediumBlob } from './types';
 
-const id = (name = 'id') => char(name, { length: 36 });
-const at = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
-
-/** One crew is one household of data: every row below belongs to one. */
-export const crew = mysqlTable('crew', {
-  id: id().primaryKey(),
-  name: varchar('name', { length: 80 }).notNull(),
-  home: jsonDocument<{
-    place: string;
-    latitudeDeg: number;
-    longitudeDeg: number;
-    timeZone: string;
-  }>('home').notNull(),
-  workingHours: jsonDocument<WorkingHours>('working_hours').notNull(),
-  createdAt: at('created_at').notNull()
-});
-
-export const user = mysqlTable(
-  'user',
-  {
-    id: id().primaryKey(),
-    crewId: id('crew_id')
-      .notNull()
-      .references(() => crew.id),
-    name: varchar('name', { length: 80 }).notNull(),
-    email: varchar('email', { length: 120 }).notNull().unique(),
-    emailVerified: boolean('email_verified').notNull().default(false),
-    image: text('image'),
-    role: mysqlEnum('role', ['lead', 'hand', 'office']).notNull().default('hand'),
-    units: mysqlEnum('units', ['metric', 'us']).notNull().default('metric'),
-    active: boolean('active').notNull().default(true),
-    createdAt: at('created_at').notNull(),
-    updatedAt: at('updated_at').notNull()
-  },
-  (t) => [index('user_crew').on(t.crewId)]
-);
-
-export const session = mysqlTable(
-  'session',
-  {
-    id: id().primaryKey(),
-    userId: id('user_id')
-      .notNull()
-      .references(() => user.id, { onDelete: 'cascade' }),
-    token: varchar('token', { length: 120 }).notNull().unique(),
-    expiresAt: at('expires_at').notNull(),
-    ipAddress: varchar('ip_address', { length: 64 }),
-    userAgent: varchar('user_agent', { length: 400 }),
-    createdAt: at('created_at').notNull(),
-    updatedAt: at('updated_at').notNull()
-  },
-  (t) => [index('session_user').on(t.userId)]
-);
-
-export const account = mysqlTable(
-  'account',
-  {
-    id: id().primaryKey(),
-    userId: id('user_id')
-      .notNull()
-      .references(() => user.id, { onDelete: 'cascade' }),
-    accountId: varchar('account_id', { length: 120 }).notNull(),
-    providerId: varchar('provider_id', { length: 60 }).notNull(),
-    accessToken: text('access_token'),
-    refreshToken: text('refresh_token'),
-    idToken: text('id_token'),
-    accessTokenExpiresAt: at('access_token_expires_at'),
-    refreshTokenExpiresAt: at('refresh_token_expires_at'),
-    scope: text('scope'),
-    password: text('password'),
-    createdAt: at('created_at').notNull(),
-    updatedAt: at('updated_at').notNull()
-  },
-  (t) => [index('account_user').on(t.userId)]
-);
-
-export const verification = mysqlTable(
-  'verification',
-  {
-    id: id().primaryKey(),
-    identifier: varchar('identifier', { length: 200 }).notNull(),
-    value: text('value').notNull(),
-    expiresAt: at('expires_at').notNull(),
-    createdAt: at('created_at').notNull(),
-    updatedAt: at('updated_at').notNull()
-  },
-  (t) => [index('verification_identifier').on(t.identifier)]
-);
+export * from './air-tables';
+export * from './people-tables';
 
 /** Wrong passwords of one e-mail address: how many in a row, and when the next try is taken. */
 export const signInFailure = mysqlTable('sign_in_failure', {
@@ -217,18 +130,61 @@ export const committedPlan = mysqlTable(
       .references(() => job.id),
     rowVersion: int('row_version').notNull(),
     plan: jsonDocument<Pick<Plan, 'coats' | 'load' | 'chosen'>>('plan').notNull(),
+    startAt: at('start_at'),
+    /** In how many forecasts the start held when it was committed to, and of how many; the forecast itself is kept. */
+    holds: int('holds').notNull().default(0),
+    members: int('members').notNull().default(0),
+    forecast: mediumtext('forecast'),
     committedBy: varchar('committed_by', { length: 80 }).notNull(),
     committedAt: at('committed_at').notNull()
   },
   (t) => [index('committed_plan_job').on(t.jobId, t.committedAt)]
 );
 
-/** The last forecast of a place, so that work goes on when the desk is down. */
-export const forecast = mysqlTable('forecast', {
-  placeKey: varchar('place_key', { length: 40 }).primaryKey(),
-  issuedAt: at('issued_at').notNull(),
-  fetchedAt: at('fetched_at').notNull(),
-  coverage: jsonDocument<unknown>('coverage').notNull()
+/** A tack test as it teaches the drying factor. Derived from the log, like finished_coat. */
+export const tackTest = mysqlTable(
+  'tack_test',
+  {
+    jobId: id('job_id')
+      .notNull()
+      .references(() => job.id),
+    coat: int('coat').notNull(),
+    at: at('at').notNull(),
+    crewId: id('crew_id').notNull(),
+    productId: varchar('product_id', { length: 60 }).notNull(),
+    site: varchar('site', { length: 120 }).notNull(),
+    felt: varchar('felt', { length: 20 }).notNull(),
+    lnProgress: double('ln_progress').notNull(),
+    touchDry: double('touch_dry').notNull()
+  },
+  (t) => [primaryKey({ columns: [t.jobId, t.coat, t.at] }), index('tack_test_crew').on(t.crewId, t.at)]
+);
+
+/** A visit that is booked: what calendars show. One of a number is the same visit moved; one no longer wanted is cancelled. */
+export const visit = mysqlTable(
+  'visit',
+  {
+    jobId: id('job_id')
+      .notNull()
+      .references(() => job.id),
+    number: int('number').notNull(),
+    crewId: id('crew_id').notNull(),
+    fromAt: at('from_at').notNull(),
+    toAt: at('to_at').notNull(),
+    what: varchar('what', { length: 200 }).notNull(),
+    /** Grows with every change, for calendars that hold an older one. */
+    sequence: int('sequence').notNull(),
+    cancelled: boolean('cancelled').notNull(),
+    changedAt: at('changed_at').notNull()
+  },
+  (t) => [primaryKey({ columns: [t.jobId, t.number] }), index('visit_crew').on(t.crewId, t.fromAt)]
+);
+
+/** The secret address a crew's calendar can be subscribed at. */
+export const calendarFeed = mysqlTable('calendar_feed', {
+  crewId: id('crew_id').primaryKey(),
+  secret: char('secret', { length: 48 }).notNull().unique(),
+  createdAt: at('created_at').notNull()
 });
 
 /** A crew's house rules, one row a revision; the newest holds. */
@@ -245,6 +201,15 @@ export const houseRulesRow = mysqlTable(
   },
   (t) => [primaryKey({ columns: [t.crewId, t.revision] })]
 );
+
+/**
+ * How often what a crew knows has changed: its rules, evidence or tins. Every transaction that changes one of them adds
+ * one, so that a process may go by what it read at a count.
+ */
+export const crewKnowledge = mysqlTable('crew_knowledge', {
+  crewId: id('crew_id').primaryKey(),
+  version: int('version').notNull()
+});
 
 /** A finished coat as the log teaches from it: one row for each key its spread rate is known by. Derived from the log. */
 export const finishedCoat = mysqlTable(

@@ -1,4 +1,4 @@
-import { customType } from 'drizzle-orm/mysql-core';
+import { char, customType, datetime } from 'drizzle-orm/mysql-core';
 
 /** A JSON document. MariaDB keeps JSON as text, so it is written as text and read back whichever way the driver hands it over. */
 export const jsonDocument = <T>(name: string) =>
@@ -10,3 +10,9 @@ export const jsonDocument = <T>(name: string) =>
 
 /** Bytes of up to 16 MB. */
 export const mediumBlob = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => 'mediumblob' });
+
+/** An id, a UUID as text. */
+export const id = (name = 'id') => char(name, { length: 36 });
+
+/** An instant in UTC, to the millisecond. */
+export const at = (name: string) => datetime(name, { mode: 'date', fsp: 3 });

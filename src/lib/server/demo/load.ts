@@ -15,11 +15,16 @@ import { houseRules } from '../../../formats/validate/gen/houseRules.gen.js';
 import { newEvent } from '../../../formats/validate/gen/newEvent.gen.js';
 import { productCard } from '../../../formats/validate/gen/productCard.gen.js';
 import { check, type Checked } from '../../../formats/validate/validate';
-import { deskSeries } from '../../../stand-ins/weather-desk';
+import { readSenml } from '../../../formats/senml';
+import { rigPack, type RigAir } from '../../../stand-ins/sensor-rig';
+import { answerPosition, deskSeries } from '../../../stand-ins/weather-desk';
 import type { Role } from '../accounts/permissions';
 import { addPerson, createCrew, listPeople, type NewCrew } from '../accounts/people';
 import type { Db } from '../db/connect';
-import { createJob } from '../jobs/jobs';
+import { createJob, findJob } from '../jobs/jobs';
+import { commitStart } from '../overview/commit';
+import { learnDrying } from '../overview/learn-drying';
+import { addSensor, postReadings } from '../sensors/sensors';
 import { saveHouse } from '../house/house-rules';
 import { saveCard } from '../shelf/cards';
 import { addTin } from '../stock/stock';
@@ -46,9 +51,16 @@ export interface DemoWorld {
     file: string;
     document: Omit<JobDocument, 'products'>;
     start?: 'best';
+    sensor?: DemoSensor;
     events: { at: string; by: string; type: string; data: unknown }[];
     photos?: (DemoPicture & { at: string; by: string; surface: string; stage: string })[];
   }[];
+}
+
+interface DemoSensor extends RigAir {
+  name: string;
+  hours: number;
+  batteryPercent: number;
 }
 
 /** A finished job of the past, as far as the log teaches from it. */
@@ -67,13 +79,24 @@ interface PastJob {
   colour: string;
   method: string;
   people: number;
-  coats: { daysAgo: number; usedL: number; guessed?: boolean; judged?: { counts: boolean; reason: string } }[];
+  coats: {
+    daysAgo: number;
+    usedL: number;
+    guessed?: boolean;
+    judged?: { counts: boolean; reason: string };
+    /** Tack tests, hours after laying. */
+    tacks?: { after: number; felt: string }[];
+  }[];
 }
 
 const UNIT_MS = { m: MINUTE_MS, h: HOUR_MS, d: DAY_MS } as const;
 
 /** Loads the demo world into an empty database, through the same schemas as any import. Throws at the first thing that does not fit. */
 export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise<{ crewId: string }> {
+  const desk = async (query: string) => {
+    const { status, body } = answerPosition(new URLSearchParams(query), nowMs);
+    return Response.json(body, { status });
+  };
   const [lead, ...others] = world.crew.people;
   const person = (p: { name: string; email: string; role: string }) => ({
     ...p,
@@ -98,7 +121,7 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
   const people = new Map((await listPeople(db, crewId)).map((p) => [p.name, p]));
   const [example] = world.jobs;
   for (const past of world.history)
-    await loadPast(db, crewId, past, example!.document, cards, people.get(lead!.name)!, nowMs);
+    await loadPast(db, crewId, past, example!.document, cards, people.get(lead!.name)!, nowMs, desk);
   // The last of the list is made first, so that the busiest job was changed last.
   for (const j of [...world.jobs].reverse()) {
     const { finish } = j.document;
@@ -128,8 +151,29 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
       await storePhoto(db, crewId, id, photo, made.picture, people.get(by)!, nowMs);
       await log({ at, by, type: 'photo.added', data: { photo, ...pin } }, 2000 + i);
     }
+    await learnDrying(db, crewId, id, nowMs, desk);
+    const job = document.startAt && j.start === 'best' ? await findJob(db, crewId, id) : null;
+    if (job) need(await commitStart(db, crewId, job, Date.parse(document.startAt!), lead!.name, nowMs, desk), j.file);
+    if (j.sensor) await loadSensor(db, crewId, id, j.sensor, nowMs);
   }
   return { crewId };
+}
+
+/** Stands a sensor on a job and lets the rig post what it measured in the last hours, as any sender of SenML would. */
+async function loadSensor(
+  db: Db,
+  crewId: string,
+  jobId: string,
+  { name, hours, batteryPercent, ...around }: DemoSensor,
+  nowMs: number
+): Promise<void> {
+  const { token } = await addSensor(db, crewId, name, jobId, nowMs);
+  const packs = Array.from({ length: hours * 2 }, (_, i) =>
+    rigPack('rig-1', around, nowMs - (hours * 2 - i) * 30 * MINUTE_MS, batteryPercent)
+  );
+  const records = sound(readSenml(packs.flat(), nowMs), `sensor ${name}`);
+  const posted = await postReadings(db, token, records, nowMs);
+  if (!posted.ok) throw new Error(`demo world, sensor ${name}: ${posted.reason}`);
 }
 
 const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10);
@@ -142,7 +186,8 @@ async function loadPast(
   example: Omit<JobDocument, 'products'>,
   cards: readonly ProductCard[],
   who: { id: string; name: string },
-  nowMs: number
+  nowMs: number,
+  desk: (query: string) => Promise<Response>
 ): Promise<void> {
   const document = sound(
     checkJobDocument({
@@ -197,7 +242,10 @@ async function loadPast(
   const events = past.coats.flatMap((c, i) => [
     made(c.daysAgo, 'coat.opened', { coat: i + 1 }, 3 * i),
     made(c.daysAgo - 0.1, 'coat.closed', { coat: i + 1, usedL: c.usedL, guessed: c.guessed ?? false }, 3 * i + 1),
-    ...(c.judged ? [made(c.daysAgo - 1, 'coat.judged', { coat: i + 1, ...c.judged }, 3 * i + 2)] : [])
+    ...(c.judged ? [made(c.daysAgo - 1, 'coat.judged', { coat: i + 1, ...c.judged }, 3 * i + 2)] : []),
+    ...(c.tacks ?? []).map(({ after, felt }, k) =>
+      made(c.daysAgo - 0.1 - after / 24, 'tack.felt', { coat: i + 1, felt }, 200 + 10 * i + k)
+    )
   ]);
   await appendEvents(
     db,
@@ -207,6 +255,7 @@ async function loadPast(
     who,
     nowMs
   );
+  if (past.coats.some((c) => c.tacks)) await learnDrying(db, crewId, id, nowMs, desk);
 }
 
 function bestStart(job: JobDocument, nowMs: number): string | undefined {

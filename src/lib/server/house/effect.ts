@@ -1,10 +1,10 @@
 import { houseRules, type HouseDocument } from '../../../core/house';
-import { fold, houseFigures, sameFigures, siteClimate, type HouseFigures } from '../../../core/job';
+import { fold, houseFigures, sameFigures, siteClimate, type HouseFigures, needsWeather } from '../../../core/job';
 import type { Db } from '../db/connect';
 import { findJobs, headsInStages } from '../jobs/jobs';
-import { knowledgeOf } from '../overview/knowledge';
+import { knownOf } from '../overview/knowledge';
 import { climateSpan, jobWeather } from '../overview/overview';
-import { forecastFor } from '../weather/forecasts';
+import { weatherFor } from '../weather/imported';
 import { eventsOfJobs } from '../work-log/log';
 
 /** A live job before and after a change of house rules. */
@@ -28,10 +28,10 @@ export async function houseEffects(
 ): Promise<HouseEffect[]> {
   const heads = await headsInStages(db, crewId, ['working', 'booked', 'planning'], MOST_JOBS);
   const ids = heads.map((h) => h.id);
-  const [jobs, logs, before] = await Promise.all([
+  const [jobs, logs, { knowledge: before, importedPlaces }] = await Promise.all([
     findJobs(db, crewId, ids),
     eventsOfJobs(db, ids),
-    knowledgeOf(db, crewId)
+    knownOf(db, crewId)
   ]);
   const after = { ...before, house: houseRules(document) };
   const out = await Promise.all(
@@ -39,7 +39,9 @@ export async function houseEffects(
       .filter((j) => j.document.finish && j.document.surfaces.length)
       .map(async (j): Promise<HouseEffect> => {
         const { site } = j.document;
-        const forecast = site.setting === 'outdoor' ? await forecastFor(db, site, nowMs, ask) : null;
+        const forecast = needsWeather(j.document)
+          ? await weatherFor(db, crewId, site, nowMs, ask, importedPlaces)
+          : null;
         const span = climateSpan(fold(logs.get(j.id) ?? []), nowMs);
         const climate = siteClimate(j.document, forecast && jobWeather(forecast.series, span), span);
         const [a, b] = [before, after].map((k) => houseFigures(j.document, climate, k, nowMs)) as [

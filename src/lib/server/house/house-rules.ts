@@ -2,6 +2,7 @@ import { and, desc, eq } from 'drizzle-orm';
 import { emptyHouse, type HouseDocument } from '../../../core/house';
 import type { Db, Tx } from '../db/connect';
 import { houseRulesRow } from '../db/schema';
+import { knowledgeChanged } from '../overview/knowledge-version';
 
 export interface KeptHouse {
   document: HouseDocument;
@@ -44,6 +45,7 @@ export function saveHouse(
       .for('update');
     if (taken) return { ok: false as const, current: await houseOf(tx, crewId) };
     await tx.insert(houseRulesRow).values({ crewId, revision, document, changedBy: by, changedAt: new Date(nowMs) });
+    await knowledgeChanged(tx, crewId);
     return { ok: true as const, revision };
   });
 }

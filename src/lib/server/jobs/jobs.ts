@@ -8,6 +8,7 @@ import {
   jobStage,
   sampleProblems,
   servedAt,
+  visitsOf,
   type JobDocument,
   type JobStage,
   type Plan,
@@ -18,6 +19,7 @@ import type { Db, Tx } from '../db/connect';
 import { committedPlan, job } from '../db/schema';
 import { transact } from '../db/transact';
 import { learnFrom } from '../learning/finished';
+import { bookVisits, cancelVisits } from '../visits/visits';
 import { eventsOf } from '../work-log/log';
 
 export interface JobRow {
@@ -182,6 +184,7 @@ export function saveJob(
     if (locked.length) return { ok: false as const, reason: 'locked' as const, problems: locked };
     await learnFrom(tx, crewId, id, document, state);
     const stands = standing(document, state);
+    if (current.document.startAt && !document.startAt) await cancelVisits(tx, crewId, id, nowMs);
     await tx
       .update(job)
       .set({
@@ -236,24 +239,69 @@ export async function lockJob(tx: Tx, crewId: string, id: string): Promise<JobRo
   return r ? asRow(r) : null;
 }
 
-/** Keeps the plan the crew committed to. */
-export const commitPlan = (db: Db, jobId: string, rowVersion: number, plan: Plan, by: string, nowMs: number) =>
-  db.insert(committedPlan).values({
-    id: uuidv7(),
-    jobId,
-    rowVersion,
-    plan: { coats: plan.coats, load: plan.load, chosen: plan.chosen },
-    committedBy: by,
-    committedAt: new Date(nowMs)
+/** A plan the crew commits to: the start, in how many forecasts it holds, and the forecast it rests on. */
+export interface Commitment {
+  plan: Pick<Plan, 'coats' | 'load' | 'chosen'>;
+  startMs: number;
+  holds: number;
+  members: number;
+  /** The members as they were told, as one text; null indoors. */
+  forecast: string | null;
+}
+
+/** Keeps the plan the crew commits to and books its visits, all or nothing. */
+export const commitPlan = (
+  db: Db,
+  { id: jobId, rowVersion, document }: Pick<JobRow, 'id' | 'rowVersion' | 'document'>,
+  crewId: string,
+  { startMs, ...kept }: Commitment,
+  by: string,
+  nowMs: number
+): Promise<void> =>
+  transact(db, async (tx) => {
+    await tx.insert(committedPlan).values({
+      id: uuidv7(),
+      jobId,
+      rowVersion,
+      ...kept,
+      startAt: new Date(Math.round(startMs)),
+      committedBy: by,
+      committedAt: new Date(nowMs)
+    });
+    const visits = kept.plan.chosen ? visitsOf(kept.plan.chosen, document.site.timeZone) : [];
+    await bookVisits(tx, crewId, jobId, visits, nowMs);
   });
+
+/** What of a commitment is read with every page of its job. */
+const commitmentHead = {
+  jobId: committedPlan.jobId,
+  committedAt: committedPlan.committedAt,
+  committedBy: committedPlan.committedBy,
+  startAt: committedPlan.startAt,
+  holds: committedPlan.holds,
+  members: committedPlan.members
+};
 
 /** The last plan committed to for a job, or null. */
 export async function lastCommitted(db: Db, jobId: string) {
   const [r] = await db
-    .select()
+    .select(commitmentHead)
     .from(committedPlan)
     .where(eq(committedPlan.jobId, jobId))
     .orderBy(desc(committedPlan.committedAt))
     .limit(1);
   return r ?? null;
+}
+
+export type CommitmentHead = NonNullable<Awaited<ReturnType<typeof lastCommitted>>>;
+
+/** The last commitments of some jobs, by job. */
+export async function committedOf(db: Db, ids: readonly string[]): Promise<Map<string, CommitmentHead>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
+    .select(commitmentHead)
+    .from(committedPlan)
+    .where(inArray(committedPlan.jobId, [...ids]))
+    .orderBy(asc(committedPlan.committedAt));
+  return new Map(rows.map((r) => [r.jobId, r]));
 }

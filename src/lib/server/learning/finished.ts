@@ -4,6 +4,7 @@ import { finishedCoats, type JobDocument, type WorkState } from '../../../core/j
 import type { CoverageLog } from '../../../core/coverage';
 import type { Db, Tx } from '../db/connect';
 import { finishedCoat, job, rateEvidence } from '../db/schema';
+import { knowledgeChanged } from '../overview/knowledge-version';
 
 type Row = typeof finishedCoat.$inferInsert;
 
@@ -86,6 +87,7 @@ export async function learnFrom(
           weightedLn: sql`${rateEvidence.weightedLn} + ${c.weightedLn}`
         }
       });
+  await knowledgeChanged(tx, crewId);
 }
 
 async function anyRow(tx: Tx, jobId: string): Promise<boolean> {

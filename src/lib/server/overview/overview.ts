@@ -1,6 +1,7 @@
 import {
   deadlines,
   fold,
+  knowingTests,
   liveWork,
   plan,
   siteClimate,
@@ -8,13 +9,14 @@ import {
   type JobDocument,
   type Knowledge,
   type LiveWork,
+  type Outlook,
   type Plan,
   type WorkEvent,
   type WorkState
 } from '../../../core/job';
 import type { WeatherSeries } from '../../../core/air';
 import { DAY_MS, HOUR_MS } from '../../../core/units';
-import type { SiteClimate } from '../../../core/window';
+import type { MeasuredHour, SiteClimate } from '../../../core/window';
 
 const DAYS_AHEAD = 10;
 const DAYS_BACK = 10;
@@ -22,7 +24,10 @@ const DAYS_BACK = 10;
 /** Everything computed of a job at an instant. */
 export interface JobView {
   state: WorkState;
+  span: { startMs: number; hours: number };
   climate: SiteClimate | null;
+  /** What the crew knows, this job's own tack tests as they stand. */
+  knowledge: Knowledge;
   plan: Plan;
   live: LiveWork;
   deadlines: Deadline[];
@@ -44,6 +49,23 @@ export function jobWeather(series: WeatherSeries, span: { startMs: number }): We
   return { ...series, startMs: series.startMs + skip * HOUR_MS, hours: series.hours.slice(skip) };
 }
 
+/** What a job is judged by in every member of a forecast, from its view. */
+export const outlookOf = (
+  document: JobDocument,
+  view: JobView,
+  members: readonly WeatherSeries[] | null,
+  measured: readonly MeasuredHour[],
+  nowMs: number
+): Outlook => ({
+  document,
+  members: members && members.map((m) => jobWeather(m, view.span)),
+  span: view.span,
+  measured,
+  knowledge: view.knowledge,
+  nowMs,
+  onWood: view.live.coats.at(-1)
+});
+
 /** Folds and computes a job: the same functions the phone runs. */
 export function viewJob(
   id: string,
@@ -51,16 +73,20 @@ export function viewJob(
   events: readonly WorkEvent[],
   weather: WeatherSeries | null,
   knowledge: Knowledge,
-  nowMs: number
+  nowMs: number,
+  measured: readonly MeasuredHour[] = []
 ): JobView {
   const state = fold(events);
   const span = climateSpan(state, nowMs);
-  const climate = siteClimate(document, weather && jobWeather(weather, span), span);
-  const computed = plan(document, climate, knowledge, nowMs);
-  const live = liveWork(document, state, climate, knowledge, nowMs);
+  const climate = siteClimate(document, weather && jobWeather(weather, span), span, measured);
+  const taught = knowingTests(id, document, state, climate, knowledge, nowMs);
+  const live = liveWork(document, state, climate, taught, nowMs);
+  const computed = plan(document, climate, taught, nowMs, live.coats.at(-1));
   return {
     state,
+    span,
     climate,
+    knowledge: taught,
     plan: computed,
     live,
     deadlines: deadlines(id, document, state, live, computed.chosen, nowMs)

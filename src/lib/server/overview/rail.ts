@@ -1,25 +1,39 @@
 import {
   coatCount,
+  deadlines,
+  judgeBooking,
+  needsWeather,
   type Deadline,
   type JobStage,
+  type JudgedBooking,
   type Knowledge,
   type LiveBay,
   type LiveCoat,
+  type Outlook,
   type WorkEvent
 } from '../../../core/job';
 import { dewPointC, sunPosition, type WeatherSeries } from '../../../core/air';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
-import { verdictRuns, type SequenceOutcome, type VerdictRun } from '../../../core/window';
+import { verdictRuns, type MeasuredHour, type SequenceOutcome, type VerdictRun } from '../../../core/window';
 import { hourOfDay } from '../../ui/words/time';
 import type { Db } from '../db/connect';
 import { eventsOfJobs } from '../work-log/log';
-import { findJobs, headsInStages, type JobHead, type JobRow } from '../jobs/jobs';
+import { committedOf, findJobs, headsInStages, type CommitmentHead, type JobHead, type JobRow } from '../jobs/jobs';
+import { measuredHours } from '../sensors/readings';
 import { forecastFor, placeKey, type Forecast, type Place } from '../weather/forecasts';
-import { knowledgeOf } from './knowledge';
-import { viewJob } from './overview';
+import { weatherFor } from '../weather/imported';
+import { knownOf } from './knowledge';
+import { outlookOf, viewJob, type JobView } from './overview';
 
 export const RAIL_BACK_MS = 12 * HOUR_MS;
-export const RAIL_AHEAD_MS = 60 * HOUR_MS;
+
+/** How much of the time axis is read: what every page shows, and all there is for panning and zooming. */
+export interface RailReach {
+  backMs: number;
+  aheadMs: number;
+}
+const RAIL_REACH: RailReach = { backMs: RAIL_BACK_MS, aheadMs: 3 * DAY_MS };
+export const WHOLE_REACH: RailReach = { backMs: 5 * DAY_MS, aheadMs: 10 * DAY_MS };
 
 /** One live job as rail and board draw it. */
 export interface JobLine {
@@ -55,6 +69,8 @@ export interface Rail {
   hours: RailHour[];
   timeZone: string;
   issuedMs: number | null;
+  /** Members of the forecast; 0 without one. */
+  members: number;
   stale: boolean;
   lines: JobLine[];
 }
@@ -62,6 +78,7 @@ export interface Rail {
 const LIVE: readonly JobStage[] = ['working', 'drying', 'booked', 'planning'];
 const MOST_LINES = 12;
 const MOST_PLANNING = 6;
+const MEASURED_DAYS = 10;
 
 /**
  * The live jobs of a crew, most urgent first, and the weather of its home: all that Today and the rail draw. Jobs still being
@@ -71,7 +88,8 @@ export async function railFor(
   db: Db,
   crew: { id: string; home: Place & { timeZone: string } },
   nowMs: number,
-  ask: (query: string) => Promise<Response>
+  ask: (query: string) => Promise<Response>,
+  reach: RailReach = RAIL_REACH
 ): Promise<Rail> {
   const [busy, planning, home] = await Promise.all([
     headsInStages(db, crew.id, LIVE.slice(0, 3), MOST_LINES),
@@ -84,11 +102,15 @@ export async function railFor(
   const order = (a: number, b: number) => (a === b ? 0 : a - b);
   lines.sort((a, b) => order(pressing(a), pressing(b)) || order(first(a), first(b)));
   return {
-    hours: home ? railHours(home.series, crew.home, nowMs) : [],
+    hours: home ? railHours(home.series, crew.home, nowMs, reach) : [],
+    members: home?.members.length ?? 0,
     timeZone: crew.home.timeZone,
     issuedMs: home?.series.issuedMs ?? null,
     stale: home?.stale ?? true,
-    lines
+    lines: lines.map((l) => ({
+      ...l,
+      runs: l.runs.filter((r) => r.toMs > nowMs - reach.backMs && r.fromMs < nowMs + reach.aheadMs)
+    }))
   };
 }
 
@@ -133,17 +155,25 @@ async function jobLines(
   });
   const ids = missing.map((h) => h.id);
   if (missing.length === 0) return heads.flatMap((h) => kept.get(h.id)?.line ?? []);
-  const [rows, logs, knowledge] = await Promise.all([
+  const [rows, logs, committed, known] = await Promise.all([
     findJobs(db, crewId, ids),
     eventsOfJobs(db, ids),
-    knowledgeOf(db, crewId)
+    committedOf(db, ids),
+    knownOf(db, crewId)
   ]);
-  const outdoors = rows.filter((r) => r.document.site.setting === 'outdoor').map((r) => r.document.site);
+  const outdoors = rows.filter((r) => needsWeather(r.document)).map((r) => r.document.site);
   const fresh = await forecasts(db, outdoors, nowMs, ask);
   for (const r of rows) {
-    const place = r.document.site.setting === 'outdoor' ? r.document.site : null;
-    const series = (place && fresh.get(placeKey(place))?.series) ?? null;
-    const line = isLive(r) ? jobLine(r, logs.get(r.id)!, series, knowledge, nowMs) : null;
+    const place = needsWeather(r.document) ? r.document.site : null;
+    const [weather, measured] = isLive(r)
+      ? await Promise.all([
+          place && weatherFor(db, crewId, place, nowMs, ask, known.importedPlaces),
+          known.sensors ? measuredHours(db, r.id, nowMs - MEASURED_DAYS * DAY_MS) : []
+        ])
+      : [null, []];
+    const line = isLive(r)
+      ? jobLine(r, logs.get(r.id)!, weather, measured, committed.get(r.id), known.knowledge, nowMs)
+      : null;
     kept.set(r.id, { rowVersion: r.rowVersion, place, key: keyOf(r, place, fresh), line });
   }
   return heads.flatMap((h) => kept.get(h.id)?.line ?? []);
@@ -152,11 +182,15 @@ async function jobLines(
 function jobLine(
   { id, document, stage }: JobRow,
   events: readonly WorkEvent[],
-  weather: WeatherSeries | null,
+  weather: Forecast | null,
+  measured: readonly MeasuredHour[],
+  committed: CommitmentHead | undefined,
   knowledge: Knowledge,
   nowMs: number
 ): JobLine {
-  const view = viewJob(id, document, events, weather, knowledge, nowMs);
+  const view = viewJob(id, document, events, weather?.series ?? null, knowledge, nowMs, measured);
+  const outlook = outlookOf(document, view, weather?.members ?? null, measured, nowMs);
+  const booking = bookingOf(id, outlook, view, committed, weather?.fetchedMs ?? 0);
   return {
     id,
     title: document.title,
@@ -168,14 +202,39 @@ function jobLine(
     coats: view.live.coats,
     coatsWanted: coatCount(document),
     bays: view.live.bays.filter((b) => b.spreadAtMs > nowMs - RAIL_BACK_MS),
-    planned: view.live.coats.length ? null : view.plan.chosen,
-    runs:
-      document.site.setting === 'outdoor'
-        ? verdictRuns(view.plan.hours).filter((v) => v.fromMs < nowMs + 3 * DAY_MS)
-        : [],
-    deadlines: view.deadlines,
+    planned: view.live.coats.length && !committed ? null : view.plan.chosen,
+    runs: document.site.setting === 'outdoor' ? verdictRuns(view.plan.hours) : [],
+    deadlines: deadlines(id, document, view.state, view.live, view.plan.chosen, nowMs, booking),
     rags: { out: view.state.ragsOut, safe: view.state.ragsSafe }
   };
+}
+
+const judged = new Map<string, { key: string; booking: JudgedBooking | null }>();
+
+/**
+ * What a job has booked next, held against the newest forecast: judged again when the forecast, the booking or the coats
+ * on the wood have changed, not each minute.
+ */
+function bookingOf(
+  id: string,
+  outlook: Outlook,
+  view: JobView,
+  committed: CommitmentHead | undefined,
+  fetchedMs: number
+): JudgedBooking | null {
+  const startMs = committed?.startAt?.getTime();
+  const laid = view.live.coats.at(-1);
+  const passed = laid && startMs !== undefined && startMs <= laid.laidFromMs;
+  if (startMs === undefined || passed || view.plan.hours.length === 0 || startMs < outlook.nowMs) return null;
+  if (!laid && !outlook.document.startAt) return null;
+  const key = [fetchedMs, startMs, committed!.committedAt.getTime(), laid?.number, laid?.recoatOpens.p50].join();
+  const known = judged.get(id);
+  if (known?.key === key) return known.booking;
+  const was = committed!.members ? { holds: committed!.holds, members: committed!.members } : null;
+  const booking = judgeBooking(outlook, startMs, was, outlook.knowledge.house);
+  if (judged.size > MOST_KEPT) judged.clear();
+  judged.set(id, { key, booking });
+  return booking;
 }
 
 /** The forecasts of some places, one question each. */
@@ -192,10 +251,15 @@ async function forecasts(
   return new Map(found.filter((f): f is readonly [string, Forecast] => f[1] !== null));
 }
 
-function railHours(series: WeatherSeries, place: Place & { timeZone: string }, nowMs: number): RailHour[] {
-  const from = Math.floor((nowMs - RAIL_BACK_MS) / HOUR_MS) * HOUR_MS;
+function railHours(
+  series: WeatherSeries,
+  place: Place & { timeZone: string },
+  nowMs: number,
+  { backMs, aheadMs }: RailReach
+): RailHour[] {
+  const from = Math.floor((nowMs - backMs) / HOUR_MS) * HOUR_MS;
   const out: RailHour[] = [];
-  for (let atMs = from; atMs <= nowMs + RAIL_AHEAD_MS + HOUR_MS; atMs += HOUR_MS) {
+  for (let atMs = from; atMs <= nowMs + aheadMs + HOUR_MS; atMs += HOUR_MS) {
     const h = series.hours[(atMs - series.startMs) / HOUR_MS];
     if (!h) continue;
     const night = sunPosition(atMs + HOUR_MS / 2, place.latitudeDeg, place.longitudeDeg).elevationDeg <= 0;

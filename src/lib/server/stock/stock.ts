@@ -4,6 +4,7 @@ import { coatCard, type JobDocument, type NewEvent } from '../../../core/job';
 import type { StockTin } from '../../../core/stock';
 import type { Db, Tx } from '../db/connect';
 import { tin, tinMovement } from '../db/schema';
+import { knowledgeChanged } from '../overview/knowledge-version';
 
 type TinRow = typeof tin.$inferSelect;
 export type KeptTin = StockTin & { rowVersion: number };
@@ -53,6 +54,7 @@ export function addTin(db: Db, crewId: string, t: Omit<StockTin, 'id'>, by: stri
       kind: 'bought',
       deltaMl: t.leftMl
     });
+    await knowledgeChanged(tx, crewId);
     return id;
   });
 }
@@ -119,6 +121,7 @@ export function changeTin(
       deltaMl: leftMl - row.leftMl,
       note: change.note || (moved ? `to ${change.place}` : '')
     });
+    await knowledgeChanged(tx, crewId);
     return { ok: true as const };
   });
 }
@@ -133,6 +136,8 @@ interface Draw {
 export async function moveStock(tx: Tx, draw: Draw, event: NewEvent, document: JobDocument): Promise<void> {
   if (event.type === 'batch.mixed') await drawBatch(tx, draw, event, document);
   else if (event.type === 'event.undone') await giveBack(tx, draw, event);
+  else return;
+  await knowledgeChanged(tx, draw.crewId);
 }
 
 async function drawBatch(

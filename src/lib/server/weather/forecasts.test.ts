@@ -40,6 +40,25 @@ describe('forecasts', () => {
     await forecastFor(conn.db, p, NOW, desk(NOW));
     expect(await forecastFor(conn.db, p, NOW + 30 * HOUR_MS, down)).toMatchObject({ stale: true, fetchedMs: NOW });
   });
+  it('keeps all members apart, and reads them again as they were told', async () => {
+    const p = place();
+    const told = (await forecastFor(conn.db, p, NOW, desk(NOW)))!;
+    expect(told.members).toHaveLength(30);
+    expect(told.members[0]).toBe(told.series);
+    // Another process, which has nothing in memory: more places than are kept push this one out.
+    for (let i = 0; i < 26; i++) await forecastFor(conn.db, place(), NOW, desk(NOW));
+    const again = (await forecastFor(conn.db, p, NOW, down))!;
+    expect(again.members).toEqual(told.members);
+  }, 60_000);
+  it('does not forget the weather that has passed when a newer forecast tells of five days only', async () => {
+    const p = place();
+    const first = (await forecastFor(conn.db, p, NOW, desk(NOW)))!;
+    const later = (await forecastFor(conn.db, p, NOW + 48 * HOUR_MS, desk(NOW + 48 * HOUR_MS)))!;
+    expect(later.series.startMs).toBe(first.series.startMs);
+    expect(later.series.hours[10]).toEqual(first.series.hours[10]);
+    expect(later.series.hours.length).toBe(first.series.hours.length + 48);
+    for (const m of later.members) expect(m.hours.slice(0, 900)).toEqual(later.series.hours.slice(0, 900));
+  });
   it('is none when there never was one, or the desk talks nonsense', async () => {
     expect(await forecastFor(conn.db, place(), NOW, down)).toBeNull();
     expect(await forecastFor(conn.db, place(), NOW, async () => Response.json({ type: 'Weather' }))).toBeNull();

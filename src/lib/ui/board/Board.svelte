@@ -52,7 +52,10 @@
           </div>
           <div class="what">
             <h2>
-              {#if late(r)}<Sign kind="stop" size={20} />{/if}{w.title}{late(r) ? ', sticking' : ''}
+              {#if late(r)}<Sign kind="stop" size={20} />{:else if r.d.kind === 'booking unsafe'}<Sign
+                  kind="check"
+                  size={20}
+                />{/if}{w.title}{late(r) ? ', sticking' : ''}
             </h2>
             <p class="jb"><a href="/jobs/{r.line.id}">{r.line.title}</a></p>
             <p class="dt">{w.detail}</p>

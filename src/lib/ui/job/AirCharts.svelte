@@ -3,6 +3,8 @@
   import type { ProductCard } from '$core/product';
   import { HOUR_MS, showTemperature, showTemperatureGap, type UnitSystem } from '$core/units';
   import { verdictRuns, type HourVerdict, type SiteClimate, type SiteHour } from '$core/window';
+  import type { SearchReport } from '$lib/workers/search.worker';
+  import type { Banded } from '$lib/workers/air-bands';
   import HourRuns from '../ribbon/HourRuns.svelte';
   import { dayMonth, hourOfDay, whenWords } from '../words/time';
 
@@ -16,10 +18,24 @@
     timeZone: string;
     units: UnitSystem;
     width: number;
+    /** The members' spread, rain by member, and how many have each hour open; null until they are in. */
+    ensemble?: SearchReport['hours'];
     /** The instant being looked at. */
     looked: number | null;
   }
-  let { climate, hours, card, house, outdoor, nowMs, timeZone, units, width, looked = $bindable() }: Props = $props();
+  let {
+    climate,
+    hours,
+    card,
+    house,
+    outdoor,
+    nowMs,
+    timeZone,
+    units,
+    width,
+    ensemble = null,
+    looked = $bindable()
+  }: Props = $props();
 
   const dewGapMinC = $derived(Math.max(house.dewGapMinC, card.limits.dewGapMinC ?? 0));
   const LEFT = $derived(width > 700 ? 210 : 92);
@@ -38,6 +54,8 @@
     name: string;
     rule: string;
     value: (h: SiteHour) => number;
+    band: Banded;
+    scale?: number;
     limits: number[];
     ink: string;
     word: (v: number) => string;
@@ -47,6 +65,7 @@
       name: 'Dew gap',
       rule: `work over ${showTemperatureGap(dewGapMinC, units)}`,
       value: (h) => h.dewGapC,
+      band: 'dewGapC',
       limits: [dewGapMinC],
       ink: 'var(--dew)',
       word: (v) => showTemperatureGap(v, units)
@@ -55,6 +74,7 @@
       name: (outdoor ? 'Board ' : 'Floor ') + (LEFT > 150 ? 'temperature' : 'temp.'),
       rule: `${showTemperature(card.limits.surfaceMinC, units, 0)} to ${showTemperature(Math.min(card.limits.surfaceMaxC, house.surfaceHotC), units, 0)}`,
       value: (h) => h.surfaceTempC,
+      band: 'surfaceTempC',
       limits: [card.limits.surfaceMinC, Math.min(card.limits.surfaceMaxC, house.surfaceHotC)],
       ink: 'var(--heat)',
       word: (v) => showTemperature(v, units)
@@ -63,6 +83,7 @@
       name: LEFT > 150 ? (outdoor ? 'Board moisture' : 'Wood moisture') : 'Moisture',
       rule: `work under ${card.limits.mcMaxPercent ?? (outdoor ? house.mcPercent.outdoor.max : house.mcPercent.indoor.max)} %`,
       value: (h) => h.mcPercent,
+      band: 'mcPercent',
       limits: [card.limits.mcMaxPercent ?? (outdoor ? house.mcPercent.outdoor.max : house.mcPercent.indoor.max)],
       ink: 'var(--wet)',
       word: (v) => `${v.toFixed(1)} %`
@@ -71,6 +92,8 @@
       name: 'Humidity',
       rule: `work under ${Math.round(Math.min(card.limits.rhMax, house.rhMax) * 100)} %`,
       value: (h) => h.rh * 100,
+      band: 'rh',
+      scale: 100,
       limits: [Math.min(card.limits.rhMax, house.rhMax) * 100],
       ink: 'var(--cold)',
       word: (v) => `${Math.round(v)} %`
@@ -81,7 +104,10 @@
   const height = $derived(top + rows.length * ROW_H + 44);
   const scaled = $derived(
     rows.map((r, i) => {
-      const all = [...shown.map((s) => r.value(s.h)), ...r.limits.slice(0, 1)];
+      const band = outdoor && ensemble ? ensemble.bands.of[r.band] : null;
+      const k = r.scale ?? 1;
+      const known = band ? [...band.p10, ...band.p90].filter(Number.isFinite).map((v) => v * k) : [];
+      const all = [...shown.map((s) => r.value(s.h)), ...known, ...r.limits.slice(0, 1)];
       const [low, high] = [Math.min(...all), Math.max(...all)];
       const y = (v: number) => top + i * ROW_H + 40 - ((v - low) / Math.max(high - low, 1e-6)) * 34;
       return {
@@ -90,11 +116,23 @@
         path: shown
           .map((s, k) => `${k ? 'L' : 'M'}${x(s.atMs + HOUR_MS / 2).toFixed(1)} ${y(r.value(s.h)).toFixed(1)}`)
           .join(''),
+        area: band && bandPath(ensemble!.bands.startMs, band, k, y),
         low,
         high
       };
     })
   );
+  /** The band between the lowest and the highest tenth of the members, as one outline. */
+  function bandPath(startMs: number, band: { p10: number[]; p90: number[] }, k: number, y: (v: number) => number) {
+    const at = (i: number) => x(startMs + (i + 0.5) * HOUR_MS).toFixed(1);
+    const known = band.p10.flatMap((v, i) => (Number.isFinite(v) ? [i] : []));
+    const up = known.map((i) => `${at(i)} ${y(band.p90[i]! * k).toFixed(1)}`);
+    const down = known.reverse().map((i) => `${at(i)} ${y(band.p10[i]! * k).toFixed(1)}`);
+    return up.length ? `M${up.join('L')}L${down.join('L')}Z` : null;
+  }
+  const members = $derived(ensemble?.shares[0]?.members ?? 1);
+  const rainMembers = $derived(outdoor && ensemble && members > 1 ? members : 0);
+  const rainPitch = $derived(rainMembers ? 46 / rainMembers : 0);
   const days = $derived(shown.filter((s) => hourOfDay(s.atMs, timeZone) === 0));
   const runs = $derived(verdictRuns(hours));
   const at = $derived(looked === null ? undefined : shown.find((s) => s.atMs <= looked! && looked! < s.atMs + HOUR_MS));
@@ -145,7 +183,14 @@
       {/if}
     {/each}
     {#if outdoor}
-      {#each shown as s (s.atMs)}
+      {#each rainMembers ? ensemble!.rain : [] as r, i (i)}<rect
+          x={x(r.fromMs)}
+          y={20 + r.member * rainPitch}
+          width={Math.max(1.2, x(r.toMs) - x(r.fromMs))}
+          height={Math.max(1, rainPitch - 0.2)}
+          fill="var(--rain)"
+        />{/each}
+      {#each rainMembers ? [] : shown as s (s.atMs)}
         {#if s.h.rainMm > 0}<rect
             x={x(s.atMs)}
             y={66 - Math.min(40, s.h.rainMm * 14)}
@@ -163,9 +208,21 @@
             stroke="var(--ink)"
             stroke-dasharray="4 3"
           />{/if}{/each}
+      {#if r.area}<path d={r.area} fill={r.ink} opacity="0.22" />{/if}
       <path d={r.path} fill="none" stroke={r.ink} stroke-width="2.2" />
     {/each}
     <HourRuns {runs} {x} y={height - 40} height={30} width={plotW} />
+    {#if rainMembers}
+      {#each ensemble!.shares as s (s.atMs)}
+        {#if s.open > 0}<rect
+            x={x(s.atMs)}
+            y={height - 8 + 7 * (1 - s.open / s.members)}
+            width={Math.max(0.8, x(s.atMs + HOUR_MS) - x(s.atMs))}
+            height={7 * (s.open / s.members)}
+            fill="var(--go)"
+          />{/if}
+      {/each}
+    {/if}
     {#if x(nowMs) >= 0}<path d="M{x(nowMs)} 20V{height - 8}" stroke="var(--now)" stroke-width="6" /><path
         d="M{x(nowMs)} 20V{height - 8}"
         stroke="var(--on-now)"
@@ -202,7 +259,8 @@
   {#if outdoor}<text x="0" y="46" style="font-size:14px;font-weight:660">Rain</text>{#if LEFT > 150}<text
         x="0"
         y="62"
-        style="font-size:12.5px;fill:var(--ink-2)">one forecast</text
+        style="font-size:12.5px;fill:var(--ink-2)"
+        >{rainMembers ? `${members} forecasts, a line each` : 'one forecast'}</text
       >{/if}{/if}
   {#each scaled as r, i (r.name)}
     <text x="0" y={top + i * ROW_H + 20} style="font-size:14px;font-weight:660">{r.name}</text>

@@ -1,10 +1,14 @@
 <script lang="ts">
   import { Dialog } from 'bits-ui';
   import { WEEKDAYS } from '$core/window';
-  import { parsePercent, parseTemperature, showPercent, showTemperature } from '$core/units';
+  import { parsePercent, showPercent } from '$core/units';
   import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
   import Tick from '../fields/Tick.svelte';
+  import BoardsAir from '../site/BoardsAir.svelte';
+  import ClosuresField from '../site/ClosuresField.svelte';
+  import RoomAir from '../site/RoomAir.svelte';
+  import WeatherFile from '../site/WeatherFile.svelte';
   import { clock } from '../clock/clock.svelte';
   import { useJobDesk } from './job-desk.svelte';
 
@@ -60,48 +64,7 @@
         </section>
         <section class="grid content-start gap-3">
           <h2>{site.setting === 'indoor' ? 'Air of the room' : 'Place of the boards'}</h2>
-          {#if site.setting === 'indoor'}
-            <QuantityField
-              label="Air temperature"
-              value={site.room.tempC}
-              units={desk.units}
-              parse={parseTemperature}
-              show={showTemperature}
-              onchange={(v) => desk.edit((j) => (j.site.room.tempC = v))}
-              problem={desk.problemAt('/site/room/tempC')}
-            />
-            <QuantityField
-              label="Humidity"
-              value={site.room.rh}
-              units={desk.units}
-              parse={parsePercent(5, 100)}
-              show={showPercent}
-              onchange={(v) => desk.edit((j) => (j.site.room.rh = v))}
-            />
-          {:else}
-            <QuantityField
-              label="Shaded"
-              value={site.exposure.shade}
-              units={desk.units}
-              parse={parsePercent(0, 100)}
-              show={showPercent}
-              onchange={(v) => desk.edit((j) => (j.site.exposure.shade = v))}
-            />
-            <QuantityField
-              label="Sheltered from the night sky"
-              value={site.exposure.shelter}
-              units={desk.units}
-              parse={parsePercent(0, 100)}
-              show={showPercent}
-              onchange={(v) => desk.edit((j) => (j.site.exposure.shelter = v))}
-            />
-            <Tick
-              label="Upright, not flat"
-              checked={site.exposure.tiltDeg >= 45}
-              onchange={(on) => desk.edit((j) => (j.site.exposure.tiltDeg = on ? 90 : 0))}
-            />
-            <Tick label="Lamps on site" checked={site.lamps} onchange={(on) => desk.edit((j) => (j.site.lamps = on))} />
-          {/if}
+          {#if site.setting === 'indoor'}<RoomAir />{:else}<BoardsAir />{/if}
           <QuantityField
             label="Wood moisture, measured now"
             value={site.moisture ? site.moisture.percent / 100 : null}
@@ -124,6 +87,8 @@
           />
         </section>
       </div>
+      <ClosuresField />
+      <WeatherFile />
       <Dialog.Close class="btn mt-5">Done</Dialog.Close>
     </Dialog.Content>
   </Dialog.Portal>

@@ -1,13 +1,16 @@
 <script lang="ts">
   import { HOUR_MS, type UnitSystem } from '$core/units';
-  import type { HourVerdict, SequenceOutcome } from '$core/window';
+  import type { HourVerdict, RankedStart, SequenceOutcome } from '$core/window';
   import Ribbon from '../ribbon/Ribbon.svelte';
+  import { RULE_LOOK } from '../ribbon/rule-look';
   import { coatSegments, cutAt } from '../ribbon/segments';
   import { closureWords } from '../words/closure-words';
   import { clockTime, spanWords, whenWords } from '../words/time';
 
   interface Props {
     outcome: SequenceOutcome;
+    /** The start held against every forecast; absent while none is in. */
+    rank?: RankedStart;
     chosen: boolean;
     nowMs: number;
     timeZone: string;
@@ -17,7 +20,7 @@
     hours: readonly HourVerdict[];
     onpick: () => void;
   }
-  const { outcome, chosen, nowMs, timeZone, units, width, coatsWanted, hours, onpick }: Props = $props();
+  const { outcome, rank, chosen, nowMs, timeZone, units, width, coatsWanted, hours, onpick }: Props = $props();
 
   const LEFT = $derived(width > 700 ? 210 : 92);
   const roomy = $derived(width > 700);
@@ -32,6 +35,20 @@
       segments: coatSegments(c, c.number >= coatsWanted ? 'cure' : 'recoat', toMs)
     }))
   );
+  /** What stops this start in the other forecasts, beside its ribbon. */
+  const stops = $derived.by(() => {
+    if (!rank?.stopper || rank.members < 2) return null;
+    const { stopper, holds, members } = rank;
+    const text = `${RULE_LOOK[stopper.rule].word}${coatsWanted > 1 ? ` on coat ${stopper.coat}` : ''} in ${holds === 0 && stopper.count === members ? 'all' : stopper.count}`;
+    const last = lanes.at(-1);
+    const right = last ? x(Math.min(toMs, last.segments.at(-1)?.toMs ?? last.c.laidToMs)) : x(outcome.startMs);
+    const left = x(outcome.startMs);
+    return plotW - right > text.length * 7 + 12
+      ? { text, x: right + 8, end: false }
+      : left > text.length * 7 + 12
+        ? { text, x: left - 8, end: true }
+        : null;
+  });
   const LANE = 46;
   const height = $derived(chosen ? Math.max(1, lanes.length) * LANE + 12 : 42);
 </script>
@@ -39,10 +56,28 @@
 <div class="row" class:chosen>
   <button onclick={onpick} aria-pressed={chosen} style="width:{LEFT}px">
     <b class="fig">{whenWords(outcome.startMs, nowMs, timeZone)}</b>
-    {#if outcome.ok}<span class="text-go">all coats dry in time</span>{:else if outcome.failed}<span class="text-stop"
-        >coat {outcome.failed.coat}: {outcome.failed.closure.rule}</span
+    {#if rank && rank.members > 1}
+      <span class="holds" class:none={rank.holds === 0}
+        ><b class="fig">{rank.holds}</b> of {rank.members}{roomy ? ' dry' : ''}</span
+      >
+      {#if chosen}
+        <svg class="tally" width="104" height="12" viewBox="0 0 104 12" aria-hidden="true">
+          {#each { length: rank.members } as _, i (i)}
+            <rect
+              x={(i * 104) / rank.members}
+              width={Math.max(1.2, 104 / rank.members - 1.2)}
+              height="12"
+              fill={i < rank.holds ? 'var(--go)' : 'var(--rule-2)'}
+            />
+          {/each}
+        </svg>
+      {/if}
+    {:else if outcome.ok}<span class="text-go">all coats dry in time</span>{:else if outcome.failed}<span
+        class="text-stop">coat {outcome.failed.coat}: {outcome.failed.closure.rule}</span
       >{/if}
-    {#if chosen}<span class="dim">{outcome.visits} {outcome.visits === 1 ? 'visit' : 'visits'}</span>{/if}
+    {#if chosen}<span class="dim"
+        >{rank?.visits || outcome.visits} {(rank?.visits || outcome.visits) === 1 ? 'visit' : 'visits'}</span
+      >{/if}
   </button>
   <svg
     width={plotW}
@@ -91,6 +126,9 @@
         />
       {/each}
     {/if}
+    {#if stops && !chosen}
+      <text x={stops.x} y="25" text-anchor={stops.end ? 'end' : 'start'} class="stops">{stops.text}</text>
+    {/if}
     {#if outcome.failed}
       <g transform="translate({Math.min(plotW - 18, Math.max(0, x(outcome.failed.atMs) - 8))} {chosen ? 24 : 8})"
         ><path d="M4.7 0h6.6L16 4.7v6.6L11.3 16H4.7L0 11.3V4.7z" fill="var(--stop)" /><path
@@ -128,6 +166,27 @@
   button b {
     font-size: 16px;
     line-height: 18px;
+  }
+  .holds {
+    color: var(--ink-2);
+    white-space: nowrap;
+  }
+  .holds b {
+    font-size: 15px;
+    color: var(--go);
+  }
+  .holds.none b {
+    color: var(--stop);
+  }
+  .chosen .holds b {
+    font-size: 26px;
+  }
+  .stops {
+    font-size: 12.5px;
+    fill: var(--ink-2);
+    paint-order: stroke;
+    stroke: var(--sheet);
+    stroke-width: 4px;
   }
   .chosen {
     border: 1.5px solid var(--ink);

@@ -3,6 +3,7 @@ import {
   coatCount,
   fold,
   jobStage,
+  knowingTests,
   liveWork,
   plan,
   siteClimate,
@@ -11,8 +12,10 @@ import {
   type Knowledge
 } from '$core/job';
 import type { WeatherSeries } from '$core/air';
+import type { MeasuredHour } from '$core/window';
 import type { UnitSystem } from '$core/units';
 import { checkJobDocument } from '$formats/job-json';
+import { readWeather } from '$formats/weather-text';
 import { clock } from '../clock/clock.svelte';
 import { PhotoDesk } from '../photos/photo-desk.svelte';
 import { WorkLog } from '../worklog/work-log.svelte';
@@ -21,9 +24,10 @@ import type { LoggedEvent } from '$lib/server/work-log/log';
 interface Loaded {
   job: { id: string; document: JobDocument; rowVersion: number };
   events: LoggedEvent[];
-  /** The weather series as JSON; null indoors. */
+  /** The weather series as `writeWeather` wrote it; null indoors. */
   weatherText: string | null;
   span: { startMs: number; hours: number };
+  measured: MeasuredHour[];
   knowledge: Knowledge;
   person: { id: string; name: string; units: UnitSystem };
   mayEdit: boolean;
@@ -42,7 +46,7 @@ export class JobDesk {
   readonly id: string;
   readonly log: WorkLog;
   readonly photos: PhotoDesk;
-  knowledge = $state.raw<Knowledge>() as Knowledge;
+  #told = $state.raw<Knowledge>() as Knowledge;
   readonly mayEdit: boolean;
   readonly mayLog: boolean;
   /** Approvals, packing, what counts for the log: the office may too. */
@@ -71,8 +75,16 @@ export class JobDesk {
   #saving = false;
 
   readonly state = $derived.by(() => fold(this.log.events));
-  readonly climate = $derived(siteClimate(this.document, this.#weather, this.#span));
-  readonly plan = $derived.by(() => plan(this.document, this.climate, this.knowledge, this.minuteMs));
+  /** What was measured here, hour by hour. */
+  measured = $state.raw<MeasuredHour[]>([]);
+  readonly climate = $derived(siteClimate(this.document, this.#weather, this.#span, this.measured));
+  /** What the crew knows, this job's own tack tests as they stand on this device. */
+  readonly knowledge = $derived.by(() =>
+    knowingTests(this.id, this.document, this.state, this.climate, this.#told, this.minuteMs)
+  );
+  readonly plan = $derived.by(() =>
+    plan(this.document, this.climate, this.knowledge, this.minuteMs, this.live.coats.at(-1))
+  );
   readonly live = $derived.by(() => liveWork(this.document, this.state, this.climate, this.knowledge, this.minuteMs));
   readonly surveys = $derived.by(() =>
     surveySurfaces(this.document, this.state, this.climate, this.knowledge.house, this.minuteMs)
@@ -83,7 +95,7 @@ export class JobDesk {
 
   constructor(data: Loaded) {
     this.id = data.job.id;
-    this.knowledge = data.knowledge;
+    this.#told = data.knowledge;
     this.mayEdit = data.mayEdit;
     this.mayLog = data.mayLog;
     this.mayLogDesk = data.mayLogDesk;
@@ -98,10 +110,11 @@ export class JobDesk {
   /** Takes what the server sent anew: weather, units, and the document if nothing here waits to be saved. */
   take(data: Loaded): void {
     this.units = data.person.units;
-    this.knowledge = data.knowledge;
+    this.#told = data.knowledge;
+    this.measured = data.measured;
     if (data.weatherText !== this.#weatherText) {
       this.#weatherText = data.weatherText;
-      this.#weather = data.weatherText === null ? null : (JSON.parse(data.weatherText) as WeatherSeries);
+      this.#weather = data.weatherText === null ? null : readWeather(data.weatherText)[0]!;
     }
     this.#span = data.span;
     this.log.take(data.events);

@@ -12,7 +12,8 @@
     words?: boolean;
   }
   const { runs, x, y, height, width, words = true }: Props = $props();
-  const clamp = (v: number) => Math.min(width, Math.max(0, v));
+  /** Within what is drawn, to a tenth of a pixel. */
+  const clamp = (v: number) => Number(Math.min(width, Math.max(0, v)).toFixed(1));
   const font = $derived(height >= 24 ? 13 : 11);
   const shown = $derived(
     runs.flatMap((r) => {

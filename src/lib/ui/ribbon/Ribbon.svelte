@@ -40,7 +40,8 @@
     shut: ['var(--abrade-fill)', 'var(--check)'],
     curing: ['var(--oil-cure)', 'var(--on-matte)']
   };
-  const clamp = (v: number) => Math.min(width, Math.max(0, v));
+  /** Within what is drawn, to a tenth of a pixel. */
+  const clamp = (v: number) => Number(Math.min(width, Math.max(0, v)).toFixed(1));
   const font = $derived(height >= 24 ? 13 : 11);
 
   /** The segment's shape: its start slopes from the 10 % to the 90 % hour when it is unsure. */

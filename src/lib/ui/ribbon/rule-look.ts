@@ -8,6 +8,12 @@ export const RULE_LOOK: Record<Rule, { pattern: string; fill: string; word: stri
     word: 'no data',
     ink: 'var(--ink-2)'
   },
+  'not ready': {
+    pattern: 'p-off',
+    fill: 'var(--off-fill)',
+    word: 'drying',
+    ink: 'var(--ink-2)'
+  },
   rain: {
     pattern: 'p-rain',
     fill: 'var(--rain-fill)',
@@ -72,6 +78,12 @@ export const RULE_LOOK: Record<Rule, { pattern: string; fill: string; word: stri
     pattern: 'p-off',
     fill: 'var(--off-fill)',
     word: 'dark',
+    ink: 'var(--ink-2)'
+  },
+  'no access': {
+    pattern: 'p-off',
+    fill: 'var(--off-fill)',
+    word: 'no access',
     ink: 'var(--ink-2)'
   },
   'off hours': {

@@ -9,7 +9,7 @@
   interface Props {
     place: string;
     timeZone: string;
-    forecast: { issuedMs: number | null; stale: boolean };
+    forecast: { issuedMs: number | null; stale: boolean; members: number };
     person: { name: string; role: string; units: 'metric' | 'us' };
   }
   const { place, timeZone, forecast, person }: Props = $props();
@@ -17,6 +17,7 @@
   const PLACES = [
     { href: '/', name: 'Today', here: (p: string) => p === '/' },
     { href: '/jobs', name: 'Jobs', here: (p: string) => p.startsWith('/jobs') },
+    { href: '/weeks', name: 'Weeks', here: (p: string) => p.startsWith('/weeks') },
     { href: '/care', name: 'Care', here: (p: string) => p.startsWith('/care') },
     { href: '/shelf', name: 'Shelf', here: (p: string) => p.startsWith('/shelf') },
     { href: '/bench', name: 'Bench', here: (p: string) => p.startsWith('/bench') },
@@ -38,8 +39,14 @@
       {#if age === null}
         <Sign kind="check" size={13} /> no forecast
       {:else}
-        {#if forecast.stale}<Sign kind="check" size={13} />{/if} Forecast
-        <b>{clockTime(forecast.issuedMs!, timeZone)}</b>{forecast.stale ? ', the desk is silent' : ''}
+        {#if forecast.stale}<Sign kind="check" size={13} />{/if}
+        <span
+          >Forecast <b>{clockTime(forecast.issuedMs!, timeZone)}</b>{forecast.stale
+            ? ', the desk is silent'
+            : forecast.members > 1
+              ? `, ${forecast.members} members`
+              : ''}</span
+        >
       {/if}
     </span>
     <Settings {person} />
@@ -108,6 +115,9 @@
     display: inline-flex;
     gap: 5px;
     align-items: center;
+  }
+  .state span span {
+    display: inline;
   }
   .state b {
     color: #fff;

@@ -48,6 +48,7 @@
       <div class="mt-4 grid grid-cols-2 gap-2">
         <a class="btn line" href="/people">People</a>
         <a class="btn line" href="/house">House rules</a>
+        <a class="btn line col-span-2" href="/sensors">Sensors</a>
       </div>
       <div class="mt-4 flex items-center justify-between">
         <a class="link" href="/about">About</a>

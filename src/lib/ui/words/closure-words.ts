@@ -8,6 +8,7 @@ export function closureWords(c: Closure, units: UnitSystem): string {
   const temp = (v: number) => showTemperature(v, units);
   const text: Record<Closure['rule'], string> = {
     'no data': 'no weather is known for this hour',
+    'not ready': 'the coat below has not opened yet',
     rain: `${decimals(value, 1)} mm of rain, must be dry`,
     'boards wet': `boards at ${percent(value)}, must be under ${percent(limit)}`,
     dew: `boards ${value < 0 ? `${showTemperatureGap(-value, units)} below` : `only ${showTemperatureGap(value, units)} above`} the dew point, must be ${showTemperatureGap(limit, units)} above`,
@@ -19,6 +20,7 @@ export function closureWords(c: Closure, units: UnitSystem): string {
     wind: `wind ${showSpeed(value, units)}, must be ${showSpeed(limit, units)} or less`,
     'too dry': `wood at ${percent(value)}, must be over ${percent(limit)}`,
     dark: 'no daylight, and no lamps on this job',
+    'no access': c.why ?? 'nobody can get in',
     'off hours': 'outside working hours'
   };
   return `${text[c.rule]} (${c.grade})`;

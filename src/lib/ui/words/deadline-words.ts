@@ -1,5 +1,6 @@
-import type { Deadline } from '$core/job';
+import type { Deadline, JudgedBooking } from '$core/job';
 import { showDuration, showVolume, type UnitSystem } from '$core/units';
+import { RULE_LOOK } from '../ribbon/rule-look';
 import { spanWords, whenWords } from './time';
 
 /** A deadline in the words of a calm foreman: the verb first, then what is known about it. */
@@ -90,11 +91,34 @@ export function deadlineWords(d: Deadline, nowMs: number, timeZone: string, unit
     case 'start':
       return {
         title: d.ok ? `Start coat ${d.coat}` : `Start has closed, choose again`,
-        detail: d.ok ? 'booked' : 'the weather has changed since it was booked',
+        detail: d.ok
+          ? d.members && d.members > 1
+            ? `booked, holds in ${d.holds} of ${d.members} forecasts`
+            : 'booked'
+          : 'the weather has changed since it was booked',
         action: 'See hours',
         station: 'when'
       };
+    case 'booking unsafe':
+      return { ...bookingWords(d.booking, nowMs, timeZone), action: 'Choose again', station: 'when' };
   }
+}
+
+/** A booking that turned unsafe: what stops it in how many forecasts, and what holds instead. */
+export function bookingWords(b: JudgedBooking, nowMs: number, timeZone: string): { title: string; detail: string } {
+  const when = (ms: number) => whenWords(ms, nowMs, timeZone);
+  const { stopper, better, members } = b;
+  const of = members > 1 ? ` in ${stopper?.count ?? members - b.holds} of ${members} forecasts` : '';
+  const why = stopper
+    ? `${RULE_LOOK[stopper.rule].word} from ${when(stopper.atMs)}${of}`
+    : `it holds in ${b.holds} of ${members}`;
+  const instead = better
+    ? `${when(better.startMs)} holds${members > 1 ? ` in ${better.holds}` : ''}`
+    : 'no start in ten days is better';
+  return {
+    title: `Coat ${b.coat} is no longer safe`,
+    detail: `${when(b.startMs)}: ${why}. ${instead[0]!.toUpperCase()}${instead.slice(1)}`
+  };
 }
 
 /** "11 min 08 s left", "in 3 h 49 min", "4 min over". Seconds show within the hour. */

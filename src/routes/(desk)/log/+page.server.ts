@@ -9,7 +9,7 @@ const SHOWN = 400;
 export const load: PageServerLoad = async ({ locals, depends }) => {
   depends('basket:log');
   const { crewId, role } = locals.person!;
-  const [coats, { house, coverage }] = await Promise.all([
+  const [coats, { house, coverage, drying }] = await Promise.all([
     learnedCoats(db, crewId, { limit: SHOWN }),
     knowledgeOf(db, crewId)
   ]);
@@ -18,6 +18,7 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
     shown: SHOWN,
     house,
     coverage,
+    drying,
     mayJudge: may(role, 'log at the desk')
   };
 };

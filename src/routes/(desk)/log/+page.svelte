@@ -5,6 +5,7 @@
   import Chart from '$lib/ui/chart/Chart.svelte';
   import Choice from '$lib/ui/fields/Choice.svelte';
   import TextField from '$lib/ui/fields/TextField.svelte';
+  import DryingLearned from '$lib/ui/log/DryingLearned.svelte';
   import { isUnexplained, logKeys, type LogKey } from '$lib/ui/log/log-rows';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import { fullDate } from '$lib/ui/words/time';
@@ -276,6 +277,12 @@
       )}, a guessed one for half. Oil lost in tins, mixing and applicators is taken off first.
     </p>
   {/if}
+  <DryingLearned
+    drying={data.drying}
+    house={data.house}
+    products={new Map(data.coats.map((c) => [c.productId, c.product]))}
+    timeZone={zone}
+  />
 </main>
 
 <style>

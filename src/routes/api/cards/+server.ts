@@ -4,13 +4,14 @@ import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { readJson, refuse } from '$lib/server/http';
-import { findCard, saveCard, saveCards } from '$lib/server/shelf/cards';
+import { findCard, listCards, saveCard, saveCards } from '$lib/server/shelf/cards';
 import { productCard } from '$formats/validate/gen/productCard.gen.js';
 import { check, type FieldProblem } from '$formats/validate/validate';
 import type { RequestHandler } from './$types';
 
-/** A card as an open file. */
+/** A card as an open file; without an id, all cards of the shelf. */
 export const GET: RequestHandler = async ({ url, locals }) => {
+  if (!url.searchParams.has('id')) return json((await listCards(db, locals.person!.crewId)).map((c) => c.card));
   const found = await findCard(db, locals.person!.crewId, url.searchParams.get('id') ?? '');
   if (!found) error(404);
   return new Response(`${JSON.stringify(found.card, null, 2)}\n`, {

@@ -1,43 +1,69 @@
 import { error } from '@sveltejs/kit';
-import { fold } from '$core/job';
+import type { RateEvidence } from '$core/coverage';
+import { fold, needsWeather, type Knowledge } from '$core/job';
+import type { MeasuredHour } from '$core/window';
 import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
-import { findJob, lastCommitted } from '$lib/server/jobs/jobs';
-import { knowledgeOf } from '$lib/server/overview/knowledge';
+import { findJob, lastCommitted, type JobRow } from '$lib/server/jobs/jobs';
+import { knownOf } from '$lib/server/overview/knowledge';
 import { climateSpan, jobWeather } from '$lib/server/overview/overview';
 import { deskOf } from '$lib/server/weather/desk';
-import { forecastFor } from '$lib/server/weather/forecasts';
-import { eventsOf } from '$lib/server/work-log/log';
+import { measuredHours } from '$lib/server/sensors/readings';
+import { weatherFor } from '$lib/server/weather/imported';
+import { eventsOf, type LoggedEvent } from '$lib/server/work-log/log';
+import { writeWeather } from '$formats/weather-text';
 import type { LayoutServerLoad } from './$types';
+
+/** What a page is told of a job, as it is written; read again in +layout.ts. */
+export interface Told {
+  job: Pick<JobRow, 'id' | 'document' | 'rowVersion' | 'stage' | 'changedBy'>;
+  events: LoggedEvent[];
+  measured: MeasuredHour[];
+  knowledge: Omit<Knowledge, 'coverage'> & { coverage: [string, RateEvidence][] };
+}
 
 export const load: LayoutServerLoad = async ({ params, locals, fetch, depends }) => {
   depends('basket:job');
   const person = locals.person!;
-  const [job, events, committed, knowledge] = await Promise.all([
+  const [job, events, committed, known] = await Promise.all([
     findJob(db, person.crewId, params.id),
     eventsOf(db, params.id),
     lastCommitted(db, params.id),
-    knowledgeOf(db, person.crewId)
+    knownOf(db, person.crewId)
   ]);
   if (!job) error(404, 'There is no such job in your crew.');
-  const { site } = job.document;
-  const forecast = site.setting === 'outdoor' ? await forecastFor(db, site, now(), deskOf(fetch)) : null;
+  const { knowledge, sensors, importedPlaces } = known;
+  const { site, products } = job.document;
   const span = climateSpan(fold(events), now());
-  return {
-    job: {
-      id: job.id,
-      document: job.document,
-      rowVersion: job.rowVersion,
-      stage: job.stage,
-      changedBy: job.changedBy
-    },
+  const [forecast, measured] = await Promise.all([
+    needsWeather(job.document) ? weatherFor(db, person.crewId, site, now(), deskOf(fetch), importedPlaces) : null,
+    sensors ? measuredHours(db, job.id, span.startMs) : []
+  ]);
+  const mine = new Set(products.map((p) => p.id));
+  const told: Told = {
+    job: { id: job.id, document: job.document, rowVersion: job.rowVersion, stage: job.stage, changedBy: job.changedBy },
     events,
-    // As one text: hundreds of hours of small numbers are slow to write one by one.
-    weatherText: forecast && JSON.stringify(jobWeather(forecast.series, span)),
+    measured,
+    knowledge: {
+      ...knowledge,
+      coverage: [...knowledge.coverage],
+      drying: knowledge.drying.filter((t) => mine.has(t.productId))
+    }
+  };
+  return {
+    toldText: JSON.stringify(told),
+    weatherText: forecast && writeWeather([jobWeather(forecast.series, span)]),
+    /** How old the weather is and whose; null indoors or without any. */
+    weatherFrom: forecast && { fetchedMs: forecast.fetchedMs, stale: forecast.stale, source: forecast.series.source },
     span,
-    knowledge,
-    committedAt: committed?.committedAt.getTime() ?? null,
+    committed: committed && {
+      atMs: committed.committedAt.getTime(),
+      by: committed.committedBy,
+      startMs: committed.startAt?.getTime() ?? null,
+      holds: committed.holds,
+      members: committed.members
+    },
     mayEdit: may(person.role, 'edit jobs'),
     mayLog: may(person.role, 'log work'),
     mayLogDesk: may(person.role, 'log at the desk')

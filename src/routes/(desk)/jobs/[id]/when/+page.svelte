@@ -1,77 +1,120 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
-  import { onMount } from 'svelte';
-  import { simulateStart, type SequenceOutcome } from '$core/window';
-  import { sequenceContext } from '$core/job';
-  import { showDuration } from '$core/units';
-  import { startSearch } from '$lib/workers/search';
+  import { goto, invalidateAll } from '$app/navigation';
+  import { onMount, untrack } from 'svelte';
+  import { simulateStart, type RankedStart } from '$core/window';
+  import { jobAtHouse, needsWeather, sequenceContext } from '$core/job';
+  import { HOUR_MS, MINUTE_MS, showDuration } from '$core/units';
   import AirCharts from '$lib/ui/job/AirCharts.svelte';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import SiteDialog from '$lib/ui/job/SiteDialog.svelte';
   import StartRow from '$lib/ui/job/StartRow.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
+  import ForecastLine from '$lib/ui/when/ForecastLine.svelte';
+  import Helps from '$lib/ui/when/Helps.svelte';
+  import HourValues from '$lib/ui/when/HourValues.svelte';
+  import { StartFinder } from '$lib/ui/when/start-finder.svelte';
+  import StartSummary from '$lib/ui/when/StartSummary.svelte';
   import { closureWords } from '$lib/ui/words/closure-words';
   import { whenWords } from '$lib/ui/words/time';
+  import type { PageProps } from './$types';
 
+  const { data }: PageProps = $props();
   const desk = useJobDesk();
+  const finder = new StartFinder(desk.id, () => needsWeather(desk.document));
   const zone = $derived(desk.document.site.timeZone);
-  let starts = $state.raw<SequenceOutcome[]>([]);
-  let searching = $state(true);
   let looked = $state<number | null>(null);
   let picked = $state<number | null>(null);
   let siteOpen = $state(false);
 
   const ready = $derived(desk.plan.hours.length > 0);
-  const bookedMs = $derived(desk.document.startAt ? Date.parse(desk.document.startAt) : null);
-  const focusMs = $derived(picked ?? bookedMs ?? starts[0]?.startMs ?? null);
-  const focus = $derived.by(() => {
-    if (focusMs === null || !desk.climate || !ready) return null;
-    return (
-      starts.find((s) => s.startMs === focusMs) ??
-      simulateStart(
-        sequenceContext(desk.document, desk.climate, desk.plan.coats, desk.knowledge, desk.minuteMs),
-        focusMs
-      )
-    );
+  const onWood = $derived(desk.live.coats.at(-1));
+  const bookedMs = $derived(
+    onWood
+      ? (data.committed?.startMs ?? 0) > onWood.laidFromMs
+        ? (data.committed?.startMs ?? null)
+        : null
+      : desk.document.startAt
+        ? Date.parse(desk.document.startAt)
+        : null
+  );
+  const focusMs = $derived(picked ?? bookedMs ?? finder.starts[0]?.startMs ?? null);
+  const context = $derived.by(() => {
+    if (!desk.climate || !ready) return null;
+    const job = jobAtHouse(desk.document, desk.knowledge.house);
+    return sequenceContext(job, desk.climate, desk.plan.coats, desk.knowledge, desk.minuteMs, { onWood });
   });
-  /** A handful of starts far enough apart to be real choices. */
+  const outcomeOf = (startMs: number) => (context ? simulateStart(context, startMs) : null);
+  const rankOf = (startMs: number): RankedStart | undefined => finder.starts.find((s) => s.startMs === startMs);
+  const focus = $derived(focusMs === null ? null : outcomeOf(focusMs));
+  const wanted = $derived(desk.plan.coats.length);
+  /** A handful of starts far enough apart to be real choices, the one looked at among them. */
   const choices = $derived.by(() => {
-    const out: SequenceOutcome[] = [];
-    for (const s of starts)
-      if (out.length < 5 && !out.some((o) => Math.abs(o.startMs - s.startMs) < 3 * 3_600_000)) out.push(s);
-    return out.some((s) => s.startMs === focus?.startMs) || !focus ? out : [focus, ...out.slice(0, 4)];
+    const APART_MS = 3 * HOUR_MS;
+    const out: number[] = focusMs === null ? [] : [focusMs];
+    for (const s of finder.starts) {
+      if (out.length >= 5) break;
+      if (!out.some((o) => Math.abs(o - s.startMs) < APART_MS)) out.push(s.startMs);
+    }
+    const place = (ms: number) => finder.starts.findIndex((s) => s.startMs === ms);
+    return focusMs !== null && place(focusMs) >= 0 ? [focusMs, ...out.slice(1)] : out;
   });
   const openHours = $derived(desk.plan.hours.filter((h) => h.closed.length === 0).length);
   const looking = $derived(
-    looked === null ? undefined : desk.plan.hours.find((h) => h.atMs <= looked! && looked! < h.atMs + 3_600_000)
+    looked === null ? undefined : desk.plan.hours.find((h) => h.atMs <= looked! && looked! < h.atMs + HOUR_MS)
   );
+  const share = $derived(looking && finder.hours?.shares.find((s) => s.atMs === looking.atMs));
 
+  /** The search runs anew when anything it rests on changes, and every five minutes as the hours pass. */
+  const fiveMinutes = $derived(Math.floor(desk.minuteMs / (5 * MINUTE_MS)));
+  const fetchedMs = $derived(data.weatherFrom?.fetchedMs ?? 0);
   $effect(() => {
-    const { document, climate, minuteMs } = desk;
-    if (!climate || !ready) return;
-    searching = true;
-    let stale = false;
-    void startSearch()
-      .starts(structuredClone(document), climate, $state.snapshot(desk.knowledge) as typeof desk.knowledge, minuteMs)
-      .then((found) => {
-        if (stale) return;
-        starts = found;
-        searching = false;
-      });
-    return () => (stale = true);
+    void fetchedMs;
+    finder.forget();
   });
+  $effect(() => {
+    void fetchedMs;
+    void fiveMinutes;
+    const { document, knowledge, measured, span } = desk;
+    void desk.state;
+    if (!untrack(() => desk.climate && ready)) return;
+    const nowMs = Math.max(
+      untrack(() => desk.minuteMs),
+      fiveMinutes * 5 * MINUTE_MS
+    );
+    void finder.find({
+      document: structuredClone(document),
+      span,
+      measured,
+      knowledge: untrack(() => $state.snapshot(knowledge) as typeof knowledge),
+      nowMs,
+      onWood: untrack(() => onWood && ($state.snapshot(onWood) as typeof onWood))
+    });
+  });
+  onMount(() => () => finder.stop());
 
+  let refusal = $state('');
   async function book() {
-    if (!focus) return;
-    desk.edit((d) => (d.startAt = new Date(focus.startMs).toISOString()));
-    if (await desk.flush()) {
-      await fetch(`/api/jobs/${desk.id}/commit`, { method: 'POST' });
-      await goto(`/jobs/${desk.id}/load`, { invalidateAll: true });
+    if (focusMs === null) return;
+    refusal = '';
+    if (!onWood) desk.edit((d) => (d.startAt = new Date(focusMs).toISOString()));
+    if (!(await desk.flush())) return;
+    try {
+      const r = await fetch(`/api/jobs/${desk.id}/commit`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ startMs: focusMs })
+      });
+      if (!r.ok) throw new Error();
+      if (onWood) await invalidateAll();
+      else await goto(`/jobs/${desk.id}/load`, { invalidateAll: true });
+    } catch {
+      refusal = 'Not booked: the server is out of reach. Try again when it is back.';
     }
   }
   const notes = $derived.by(() => {
     const missing = desk.plan.problems.find((p) => p.severity === 'stop');
+    if (onWood && onWood.number >= wanted && wanted > 0) return 'All coats are laid. Leave says when it may be used.';
     return missing?.problem ?? 'Measure a surface and choose a product first.';
   });
   let width = $state(0);
@@ -81,19 +124,37 @@
     addEventListener('resize', read);
     return () => removeEventListener('resize', read);
   });
+  const progress = $derived(
+    finder.state === 'searching'
+      ? finder.of > 1
+        ? `searching, ${finder.done} of ${finder.of} forecasts`
+        : 'searching'
+      : finder.state === 'stopped' && finder.done < finder.of
+        ? `stopped after ${finder.done} of ${finder.of} forecasts`
+        : finder.state === 'failed'
+          ? 'the forecast could not be fetched; try again when the server is in reach'
+          : finder.of > 1
+            ? `forecasts in which ${wanted === 1 ? 'the coat is' : 'all coats are'} laid and dry within rule`
+            : `${finder.starts.filter((s) => s.holds).length} of ${finder.starts.length} working hours let all coats dry within rule`
+  );
 </script>
 
 <JobTitle
-  facts="{desk.document.site.setting === 'indoor' ? 'Held room' : 'Outdoors'}, {desk.document.crew.people} people, {desk
-    .plan.coats.length} coats"
+  facts="{desk.document.site.setting === 'indoor'
+    ? desk.document.site.room.kind === 'follows outdoors'
+      ? 'Room that follows the weather'
+      : 'Held room'
+    : 'Outdoors'}, {desk.document.crew.people} people, {wanted} {wanted === 1 ? 'coat' : 'coats'}"
 >
   {#snippet actions()}
     {#if desk.mayEdit}
       <button class="btn line" onclick={() => (siteOpen = true)}>Change hours, air or crew</button>
       {#if bookedMs !== null && focusMs === bookedMs}
-        <button class="btn line" onclick={() => desk.edit((d) => delete d.startAt)}>Take the booking back</button>
+        {#if !onWood}<button class="btn line" onclick={() => desk.edit((d) => delete d.startAt)}
+            >Take the booking back</button
+          >{/if}
       {:else if focus}
-        <button class="btn" disabled={!focus.ok} onclick={book}
+        <button class="btn" disabled={!focus.ok && !rankOf(focus.startMs)?.holds} onclick={book}
           >Book {whenWords(focus.startMs, desk.minuteMs, zone)}</button
         >
       {/if}
@@ -101,100 +162,94 @@
   {/snippet}
 </JobTitle>
 <SiteDialog bind:open={siteOpen} />
+{#if refusal}<p class="mt-3 flex gap-3 bg-check-fill px-4 py-3" role="alert"><Sign kind="check" />{refusal}</p>{/if}
 
 {#if !desk.climate}
   <p class="mt-4 flex gap-3 bg-check-fill px-4 py-3">
     <Sign kind="check" /><span
       ><b>No forecast.</b> The weather desk can't be reached and none is kept for this place. Hours are closed until there
-      is one.</span
+      is one; a file of weather can stand in for it under “Change hours, air or crew”.</span
     >
   </p>
 {:else if !ready}
   <section class="mt-6 max-w-xl text-[16px]">
-    <h2>No hours to judge yet</h2>
+    <h2>No hours to judge{wanted && onWood ? '' : ' yet'}</h2>
     <p class="mt-2">{notes}</p>
   </section>
 {:else}
   <div class="mt-2">
+    <ForecastLine from={data.weatherFrom} members={finder.of} measured={desk.measured} />
     {#if width > 0}
       <AirCharts
         climate={desk.climate}
         hours={desk.plan.hours}
-        card={desk.document.products[0]!}
+        card={context!.coats[0]!.limits.card}
         house={desk.knowledge.house}
         outdoor={desk.document.site.setting === 'outdoor'}
         nowMs={desk.minuteMs}
         timeZone={zone}
         units={desk.units}
         {width}
+        ensemble={finder.hours}
         bind:looked
       />
       <p class="look" class:closed={looking && looking.closed.length > 0} role="status">
         {#if looking}
           <b>{whenWords(looking.atMs, desk.minuteMs, zone)} is {looking.closed.length ? 'closed' : 'open'}.</b>
-          {looking.closed.map((c) => closureWords(c, desk.units)).join('; ')}
+          {looking.closed.map((c) => closureWords(c, desk.units)).join('; ')}{share && share.members > 1
+            ? `. Open in ${share.open} of ${share.members} forecasts`
+            : ''}
         {:else}
           {openHours} of {desk.plan.hours.length} hours are open. Point at an hour, or move along them with the arrow keys,
           to see why it is closed.
         {/if}
       </p>
-      <div class="mt-3 flex items-baseline gap-3">
+      <div class="mt-3 flex min-h-[40px] items-center gap-3">
         <h2>Starts, best first</h2>
-        <span class="dim"
-          >{searching
-            ? 'searching'
-            : `${starts.filter((s) => s.ok).length} of ${starts.length} open hours let all coats dry within rule, on this forecast`}</span
-        >
+        <span class="dim" role="status">{progress}</span>
+        {#if finder.state === 'searching' && finder.done > 0}<button class="btn line" onclick={() => finder.stop()}
+            >Stop</button
+          >{/if}
       </div>
-      {#each choices as s (s.startMs)}
-        <StartRow
-          outcome={s}
-          chosen={s.startMs === focus?.startMs}
-          nowMs={desk.minuteMs}
-          timeZone={zone}
-          units={desk.units}
-          {width}
-          onpick={() => (picked = s.startMs)}
-          coatsWanted={desk.plan.coats.length}
-          hours={desk.plan.hours}
-        />
+      {#each choices as startMs (startMs)}
+        {@const outcome = outcomeOf(startMs)}
+        {#if outcome}
+          <StartRow
+            {outcome}
+            rank={rankOf(startMs)}
+            chosen={startMs === focusMs}
+            nowMs={desk.minuteMs}
+            timeZone={zone}
+            units={desk.units}
+            {width}
+            onpick={() => (picked = startMs)}
+            coatsWanted={wanted}
+            hours={desk.plan.hours}
+          />
+        {/if}
       {:else}
-        {#if !searching}<p class="py-4 text-[16px]">
-            <b class="text-stop">No hour of the next ten days is open.</b> See above which rule closes them; change hours,
-            air or product.
+        {#if finder.state !== 'searching'}<p class="py-4 text-[16px]">
+            <b class="text-stop">No hour of the next ten days can be worked.</b> See above which rule closes them; change
+            hours, air or product.
           </p>{/if}
       {/each}
-      {#if focus}
-        <p class="summary">
-          {#if focus.ok}
-            <Sign kind="go" /><span
-              ><b>{whenWords(focus.startMs, desk.minuteMs, zone)} works.</b>
-              {focus.visits}
-              {focus.visits === 1 ? 'visit' : 'visits'}, last coat touch dry {whenWords(
-                focus.finishMs,
-                desk.minuteMs,
-                zone
-              )}{focus.coats.some((c) => c.abradeFirst)
-                ? ', abrade between coats: a gate shuts before the next open hour'
-                : ''}. Laying takes {desk.plan.coats
-                .map((c) => showDuration(c.layingMinutes * 60_000))
-                .join(', then ')}.</span
-            >
-          {:else if focus.failed}
-            <Sign kind="stop" /><span
-              ><b>{whenWords(focus.startMs, desk.minuteMs, zone)} does not work.</b> Coat {focus.failed.coat} meets {focus
-                .failed.closure.rule}
-              {whenWords(focus.failed.atMs, desk.minuteMs, zone)}: {closureWords(
-                focus.failed.closure,
-                desk.units
-              )}.</span
-            >
-          {/if}
-        </p>
+      {#if focus && context}
+        <StartSummary
+          {context}
+          lines={data.rail.lines}
+          outcome={focus}
+          rank={rankOf(focus.startMs)}
+          committed={bookedMs === focus.startMs ? data.committed : null}
+        />
       {/if}
+      {#if finder.state === 'done'}<Helps {finder} />{/if}
+      {#if focus && context}<HourValues {finder} {context} outcome={focus} />{/if}
     {/if}
   </div>
 {/if}
+{#if width > 0 && desk.mayEdit && focus}<p class="dim mt-2">
+    Laying takes {desk.plan.coats.map((c) => showDuration(c.layingMinutes * 60_000)).join(', then ')}.
+  </p>{/if}
 
 <style>
   .look {
@@ -206,12 +261,5 @@
   }
   .look.closed {
     border-left-color: var(--stop);
-  }
-  .summary {
-    display: flex;
-    gap: 10px;
-    padding: 12px;
-    margin-top: 10px;
-    background: var(--sheet);
   }
 </style>

@@ -2,26 +2,25 @@ import { error, json } from '@sveltejs/kit';
 import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
-import { refuse } from '$lib/server/http';
-import { commitPlan, findJob } from '$lib/server/jobs/jobs';
-import { knowledgeOf } from '$lib/server/overview/knowledge';
-import { viewJob } from '$lib/server/overview/overview';
+import { readJson, refuse } from '$lib/server/http';
+import { findJob } from '$lib/server/jobs/jobs';
+import { commitStart } from '$lib/server/overview/commit';
 import { deskOf } from '$lib/server/weather/desk';
-import { forecastFor } from '$lib/server/weather/forecasts';
-import { eventsOf } from '$lib/server/work-log/log';
 import type { RequestHandler } from './$types';
 
-/** Commits the crew to the plan as it is now: a snapshot to hold against what happens. */
-export const POST: RequestHandler = async ({ params, locals, fetch }) => {
+/** Commits the crew to a start: the plan and the forecast it rests on are kept, and its visits booked. */
+export const POST: RequestHandler = async ({ params, request, locals, fetch }) => {
   const person = locals.person!;
   if (!may(person.role, 'edit jobs')) return json({ message: 'Your role may not change jobs.' }, { status: 403 });
+  const body = await readJson(request);
+  if (!body.ok) return body.response;
+  const { startMs } = (body.value ?? {}) as { startMs?: unknown };
+  if (typeof startMs !== 'number' || !Number.isFinite(startMs))
+    return refuse([{ path: '/startMs', problem: 'must be the instant the next coat is begun, in epoch ms' }]);
   const job = await findJob(db, person.crewId, params.id);
   if (!job) error(404);
-  const { site } = job.document;
-  const forecast = site.setting === 'outdoor' ? await forecastFor(db, site, now(), deskOf(fetch)) : null;
-  const [events, knowledge] = await Promise.all([eventsOf(db, job.id), knowledgeOf(db, person.crewId)]);
-  const { plan } = viewJob(job.id, job.document, events, forecast?.series ?? null, knowledge, now());
-  if (!plan.load || !plan.chosen) return refuse([{ path: '/startAt', problem: 'Choose a product and a start first.' }]);
-  await commitPlan(db, job.id, job.rowVersion, plan, person.name, now());
-  return json({ committedAt: now() }, { status: 201 });
+  const done = await commitStart(db, person.crewId, job, startMs, person.name, now(), deskOf(fetch));
+  return done.ok
+    ? json({ committedAt: now(), holds: done.holds, members: done.members }, { status: 201 })
+    : refuse([{ path: '/startAt', problem: done.problem }]);
 };

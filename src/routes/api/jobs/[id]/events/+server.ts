@@ -5,6 +5,8 @@ import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { readJson, refuse } from '$lib/server/http';
 import { findJob } from '$lib/server/jobs/jobs';
+import { learnDrying } from '$lib/server/overview/learn-drying';
+import { deskOf } from '$lib/server/weather/desk';
 import { liveUpdates } from '$lib/server/work-log';
 import { appendEvents } from '$lib/server/work-log/append';
 import { eventsOf } from '$lib/server/work-log/log';
@@ -13,6 +15,8 @@ import { check, type FieldProblem } from '$formats/validate/validate';
 import type { RequestHandler } from './$types';
 
 const MOST_AT_ONCE = 500;
+/** Events after which what the job teaches of drying may be another. */
+const TEACHES_DRYING: readonly string[] = ['tack.felt', 'event.undone', 'coat.closed'];
 
 /** The job's log after a sequence number. */
 export const GET: RequestHandler = async ({ params, url, locals }) => {
@@ -23,7 +27,7 @@ export const GET: RequestHandler = async ({ params, url, locals }) => {
 };
 
 /** Appends events: each once, whatever is posted again. Answers what became of every one. */
-export const POST: RequestHandler = async ({ params, request, locals }) => {
+export const POST: RequestHandler = async ({ params, request, locals, fetch }) => {
   const person = locals.person!;
   const body = await readJson(request);
   if (!body.ok) return body.response;
@@ -46,5 +50,7 @@ export const POST: RequestHandler = async ({ params, request, locals }) => {
   const receipts = await appendEvents(db, person.crewId, params.id, events as NewEvent[], person, now());
   if (!receipts) error(404);
   if (receipts.some((r) => r.outcome === 'stored')) liveUpdates.stored(params.id);
+  if ((events as NewEvent[]).some((e) => TEACHES_DRYING.includes(e.type)))
+    await learnDrying(db, person.crewId, params.id, now(), deskOf(fetch));
   return json({ receipts });
 };

@@ -1,0 +1,1 @@
+ALTER TABLE `forecast` DROP COLUMN `coverage`;

@@ -1,0 +1,116 @@
+import { dewPointOfPressureC, saturationVapourPressureHPa, type WeatherHour } from '../air';
+import { HOUR_MS } from '../units';
+import { emcPercent } from '../wood';
+import type { MeasuredHour, MoistureReading, SiteClimate, SiteHour, SunHours } from './site-hours';
+
+/** A room: still air unless said; `floorExcessC` is how much warmer the floor is than the air, underfloor heating. */
+interface Room {
+  airSpeedMPerS: number;
+  floorExcessC: number;
+  /** Wood moisture as read, and everything that was measured, by the hour's beginning. */
+  moisture?: readonly MoistureReading[];
+  measured?: ReadonlyMap<number, MeasuredHour>;
+}
+
+/** A held room: thermostat and humidity known. What was measured last holds on in its place. */
+export interface HeldRoom extends Room {
+  tempC: number;
+  rh: number;
+}
+
+/** A room that follows the weather outside (handbook 8). */
+export interface FollowingRoom extends Room {
+  /** Warmer than the lagged outdoor air by so much, °C. */
+  offsetC: number;
+  /** Air changes an hour with the windows shut, and with them open. */
+  airChangesPerHour: number;
+  openAirChangesPerHour: number;
+  /** Vapour from people and damp walls, hPa an hour. */
+  moistureGainHPaPerH: number;
+  /** Share of each hour the windows are open, 0–1; shut throughout when absent. */
+  openHours?: Float64Array;
+}
+
+/** How long a room takes to follow the air outside, h (handbook 8). */
+const LAG_HOURS = 24;
+
+/** Climate of a held room over whole hours. Moisture is the last reading, else the EMC of the room. */
+export function heldRoomClimate(room: HeldRoom, span: { startMs: number; hours: number }, sun: SunHours): SiteClimate {
+  let { tempC, rh } = room;
+  let mc = room.moisture?.at(-1)?.percent;
+  const known = new Map<string, Omit<SiteHour, 'sunElevationDeg'>>();
+  const hours = Array.from({ length: span.hours }, (_, i): SiteHour => {
+    const seen = room.measured?.get(span.startMs + i * HOUR_MS);
+    tempC = seen?.airTempC ?? tempC;
+    rh = seen?.rh ?? rh;
+    mc = seen?.mcPercent ?? mc;
+    const key = `${tempC} ${rh} ${mc} ${seen?.surfaceTempC}`;
+    const air = known.get(key) ?? indoorHour(room, tempC, rh * saturationVapourPressureHPa(tempC), mc, seen);
+    known.set(key, air);
+    return { ...air, sunElevationDeg: sun[i]!.elevationDeg };
+  });
+  return { startMs: span.startMs, hours, issuedMs: span.startMs, source: 'held room' };
+}
+
+/**
+ * Climate of a room that follows the weather: d lag/dt = (T_out − lag)/24 h, T_in = lag + offset; vapour pressure
+ * de/dt = n·(e_out − e) + g; both start at the first day's mean (handbook 8). Solved exactly over each hour. A reading
+ * sets the room to what was measured, and it goes on from there.
+ */
+export function followingRoomClimate(
+  room: FollowingRoom,
+  weather: { startMs: number; hours: readonly (WeatherHour | null)[]; issuedMs: number; source: string },
+  sun: SunHours
+): SiteClimate {
+  const vapour = (w: WeatherHour) => w.rh * saturationVapourPressureHPa(w.airTempC);
+  const day = weather.hours.slice(0, 24).filter((h) => h !== null);
+  const mean = (of: (w: WeatherHour) => number) => day.reduce((s, h) => s + of(h), 0) / (day.length || 1);
+  let lag = mean((w) => w.airTempC);
+  let e = mean(vapour);
+  let mc: number | undefined = room.moisture?.at(-1)?.percent;
+  const hours = weather.hours.map((w, i): SiteHour | null => {
+    if (!w) return null;
+    const open = room.openHours?.[i] ?? 0;
+    const n = room.airChangesPerHour + open * (room.openAirChangesPerHour - room.airChangesPerHour);
+    lag = w.airTempC + (lag - w.airTempC) * Math.exp(-1 / LAG_HOURS);
+    e = n > 0 ? settled(e, vapour(w) + room.moistureGainHPaPerH / n, n) : e + room.moistureGainHPaPerH;
+    const seen = room.measured?.get(weather.startMs + i * HOUR_MS);
+    if (seen?.airTempC !== undefined) lag = seen.airTempC - room.offsetC;
+    const tempC = lag + room.offsetC;
+    e = Math.min(
+      seen?.rh === undefined ? e : seen.rh * saturationVapourPressureHPa(tempC),
+      saturationVapourPressureHPa(tempC)
+    );
+    mc = seen?.mcPercent ?? mc;
+    return { ...indoorHour(room, tempC, e, mc, seen), sunElevationDeg: sun[i]!.elevationDeg };
+  });
+  return { startMs: weather.startMs, hours, issuedMs: weather.issuedMs, source: weather.source };
+}
+
+/** A quantity drawn to a goal at a rate an hour, after one hour. */
+const settled = (from: number, goal: number, rate: number): number => goal + (from - goal) * Math.exp(-rate);
+
+function indoorHour(
+  room: Room,
+  tempC: number,
+  vapourHPa: number,
+  mc: number | undefined,
+  seen: MeasuredHour | undefined
+): Omit<SiteHour, 'sunElevationDeg'> {
+  const surfaceTempC = seen?.surfaceTempC ?? tempC + room.floorExcessC;
+  const rh = Math.min(1, vapourHPa / saturationVapourPressureHPa(tempC));
+  const dew = dewPointOfPressureC(vapourHPa);
+  return {
+    airTempC: tempC,
+    surfaceTempC,
+    rh,
+    dewPointC: dew,
+    dewGapC: surfaceTempC - dew,
+    windMPerS: 0,
+    airSpeedMPerS: room.airSpeedMPerS,
+    rainMm: 0,
+    cloud: 0,
+    sunWPerM2: 0,
+    mcPercent: mc ?? emcPercent(tempC, rh)
+  };
+}

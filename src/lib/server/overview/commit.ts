@@ -1,0 +1,45 @@
+import { jobAtHouse, memberContexts, sequenceContext } from '../../../core/job';
+import { rankStart, simulateStart } from '../../../core/window';
+import { writeWeather } from '../../../formats/weather-text';
+import type { Db } from '../db/connect';
+import { commitPlan, type JobRow } from '../jobs/jobs';
+import { readOutlook } from './outlook';
+
+export type CommitOutcome = { ok: true; holds: number; members: number } | { ok: false; problem: string };
+
+/**
+ * Commits a crew to begin the next coat of a job at a start: the plan, in how many forecasts it holds and the forecast
+ * itself are kept, and its visits booked.
+ */
+export async function commitStart(
+  db: Db,
+  crewId: string,
+  job: Pick<JobRow, 'id' | 'rowVersion' | 'document'>,
+  startMs: number,
+  by: string,
+  nowMs: number,
+  ask: (query: string) => Promise<Response>
+): Promise<CommitOutcome> {
+  const { view, outlook } = await readOutlook(db, crewId, job, nowMs, ask);
+  const { plan, climate, knowledge, live } = view;
+  if (!plan.load || !climate || plan.hours.length === 0)
+    return { ok: false, problem: 'Measure a surface and choose a product first; hours need weather.' };
+  const house = jobAtHouse(job.document, knowledge.house);
+  const ctx = sequenceContext(house, climate, plan.coats, knowledge, nowMs, { onWood: live.coats.at(-1) });
+  const { holds, members } = rankStart(memberContexts(outlook), startMs);
+  await commitPlan(
+    db,
+    job,
+    crewId,
+    {
+      plan: { coats: plan.coats, load: plan.load, chosen: simulateStart(ctx, startMs) },
+      startMs,
+      holds,
+      members,
+      forecast: outlook.members && writeWeather(outlook.members)
+    },
+    by,
+    nowMs
+  );
+  return { ok: true, holds, members };
+}

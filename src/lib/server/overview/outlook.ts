@@ -1,0 +1,34 @@
+import { fold, needsWeather, type Outlook } from '../../../core/job';
+import type { Db } from '../db/connect';
+import type { JobRow } from '../jobs/jobs';
+import { measuredHours } from '../sensors/readings';
+import type { Forecast } from '../weather/forecasts';
+import { weatherFor } from '../weather/imported';
+import { eventsOf } from '../work-log/log';
+import { knownOf } from './knowledge';
+import { climateSpan, outlookOf, viewJob, type JobView } from './overview';
+
+/** Everything known of a job, read and computed: its view, its weather, and what it is judged by in every member. */
+export interface JobOutlook {
+  view: JobView;
+  forecast: Forecast | null;
+  outlook: Outlook;
+}
+
+/** Reads a job's log, weather, readings and the crew's knowledge, and computes what follows. */
+export async function readOutlook(
+  db: Db,
+  crewId: string,
+  { id, document }: Pick<JobRow, 'id' | 'document'>,
+  nowMs: number,
+  ask: (query: string) => Promise<Response>
+): Promise<JobOutlook> {
+  const [events, { knowledge, sensors, importedPlaces }] = await Promise.all([eventsOf(db, id), knownOf(db, crewId)]);
+  const span = climateSpan(fold(events), nowMs);
+  const [forecast, measured] = await Promise.all([
+    needsWeather(document) ? weatherFor(db, crewId, document.site, nowMs, ask, importedPlaces) : null,
+    sensors ? measuredHours(db, id, span.startMs) : []
+  ]);
+  const view = viewJob(id, document, events, forecast?.series ?? null, knowledge, nowMs, measured);
+  return { view, forecast, outlook: outlookOf(document, view, forecast?.members ?? null, measured, nowMs) };
+}

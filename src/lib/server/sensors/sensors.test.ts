@@ -1,0 +1,86 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { HOUR_MS, MINUTE_MS } from '../../../core/units';
+import { readSenml } from '../../../formats/senml';
+import { rigPack } from '../../../stand-ins/sensor-rig';
+import { floorJob, NOW } from '../../../../tests/fixtures';
+import { freshCrew, testDatabase } from '../../../../tests/server/database';
+import { createJob } from '../jobs/jobs';
+import { measuredHours } from './readings';
+import { addSensor, placeSensor, postReadings, renewToken, sensorsOf } from './sensors';
+
+let conn: Awaited<ReturnType<typeof testDatabase>>;
+beforeAll(async () => {
+  conn = await testDatabase();
+});
+afterAll(() => conn.pool.end());
+
+const AROUND = { airTempC: 14, rh: 0.6, surfaceTempC: 12, mcPercent: 11 };
+const records = (data: unknown) => {
+  const r = readSenml(data, NOW);
+  if (!r.ok) throw new Error(r.problems[0]!.problem);
+  return r.value;
+};
+async function crew() {
+  const { crewId } = await freshCrew(conn.db);
+  const jobId = await createJob(conn.db, crewId, floorJob(), 'Ines', NOW);
+  const { id, token } = await addSensor(conn.db, crewId, 'floor puck', jobId, NOW);
+  const post = (data: unknown, by = token) => postReadings(conn.db, by, records(data), NOW);
+  return { crewId, jobId, id, token, post };
+}
+
+describe('sensors', () => {
+  it('post their readings to the job they stand on: the mean of each hour', async () => {
+    const { jobId, post } = await crew();
+    for (const m of [0, 20, 40])
+      await post([{ n: 'air', u: 'Cel', v: 14 + m / 20, bt: (NOW - 3 * HOUR_MS + m * MINUTE_MS) / 1000 }]);
+    const hours = await measuredHours(conn.db, jobId, NOW - 24 * HOUR_MS);
+    expect(hours.reduce((n, h) => n + (h.airTempC !== undefined ? 1 : 0), 0)).toBeLessThanOrEqual(2);
+    expect(hours[0]!.atMs % HOUR_MS).toBe(0);
+    expect(hours[0]!.airTempC).toBeGreaterThanOrEqual(14);
+  });
+  it('a reading posted twice is one reading', async () => {
+    const { jobId, post } = await crew();
+    const pack = rigPack('r', AROUND, NOW - HOUR_MS);
+    expect(await post(pack)).toEqual({ ok: true, stored: 4 });
+    expect(await post(pack)).toEqual({ ok: true, stored: 4 });
+    const hours = await measuredHours(conn.db, jobId, 0);
+    expect(hours).toHaveLength(1);
+    expect(Object.keys(hours[0]!).sort()).toEqual(['airTempC', 'atMs', 'mcPercent', 'rh', 'surfaceTempC']);
+  });
+  it('battery, last word and place are shown; moved, old readings stay with their job', async () => {
+    const { crewId, jobId, id, post } = await crew();
+    await post(rigPack('r', AROUND, NOW - HOUR_MS, 12));
+    const other = await createJob(conn.db, crewId, floorJob(), 'Ines', NOW);
+    expect(await placeSensor(conn.db, crewId, id, other)).toBe(true);
+    await post(rigPack('r', AROUND, NOW));
+    const [s] = await sensorsOf(conn.db, crewId, NOW);
+    expect(s).toMatchObject({ batteryPercent: 87, jobId: other, name: 'floor puck' });
+    expect(s!.last.airTempC).toBeCloseTo(14, 0);
+    expect(await measuredHours(conn.db, jobId, 0)).toHaveLength(1);
+    expect(await measuredHours(conn.db, other, 0)).toHaveLength(1);
+  });
+  it('whoever has no token is nobody, and a renewed one shuts the old', async () => {
+    const { crewId, id, token, post } = await crew();
+    expect(await post(rigPack('r', AROUND, NOW), 'x'.repeat(32))).toEqual({ ok: false, reason: 'unknown token' });
+    const fresh = (await renewToken(conn.db, crewId, id))!;
+    expect(fresh).not.toBe(token);
+    expect(await post(rigPack('r', AROUND, NOW))).toMatchObject({ ok: false, reason: 'unknown token' });
+    expect(await post(rigPack('r', AROUND, NOW), fresh)).toMatchObject({ ok: true });
+  });
+  it('what can not be is refused whole, named by record', async () => {
+    const { jobId, post } = await crew();
+    const bad = (data: unknown) =>
+      post([...rigPack('r', AROUND, NOW), data]).then((r) => ('problems' in r ? r.problems[0] : null));
+    expect(await bad({ n: 'air', u: 'Cel', v: 300 })).toMatchObject({ path: '/5/v' });
+    expect(await bad({ n: 'air', u: 'furlong', v: 3 })).toMatchObject({ path: '/5/u' });
+    expect(await bad({ n: 'door', u: '/', v: 1 })).toMatchObject({ path: '/5/n' });
+    expect(await bad({ n: 'air', u: 'Cel', v: 3, t: 7200 })).toMatchObject({ path: '/5/t' });
+    expect(await measuredHours(conn.db, jobId, 0)).toEqual([]);
+  });
+  it('are a crew’s own: nobody stands them on another crew’s job', async () => {
+    const [a, b] = [await crew(), await crew()];
+    expect(await placeSensor(conn.db, a.crewId, a.id, b.jobId)).toBe(false);
+    expect(await placeSensor(conn.db, b.crewId, a.id, null)).toBe(false);
+    expect(await renewToken(conn.db, b.crewId, a.id)).toBeNull();
+  });
+});

@@ -1,0 +1,72 @@
+import { and, asc, eq, gte, lt } from 'drizzle-orm';
+import type { PlannedVisit } from '../../../core/job';
+import type { Db, Tx } from '../db/connect';
+import { job, visit } from '../db/schema';
+
+export type VisitRow = typeof visit.$inferSelect;
+
+const whatOf = (v: PlannedVisit): string =>
+  `${v.abrade ? 'abrade, ' : ''}coat${v.coats.length > 1 ? 's' : ''} ${v.coats.join(' and ')}`;
+
+/**
+ * Books the visits of a job from now on: one of a number is the same visit moved, those no longer wanted are cancelled,
+ * visits that have passed stay. What did not change keeps its sequence number.
+ */
+export async function bookVisits(
+  tx: Tx,
+  crewId: string,
+  jobId: string,
+  visits: readonly PlannedVisit[],
+  nowMs: number
+): Promise<void> {
+  const kept = await tx.select().from(visit).where(eq(visit.jobId, jobId)).orderBy(asc(visit.number)).for('update');
+  const past = kept.filter((v) => !v.cancelled && v.toAt.getTime() <= nowMs);
+  const first = past.reduce((n, v) => Math.max(n, v.number), 0) + 1;
+  const changedAt = new Date(nowMs);
+  const wanted = new Map(visits.map((v, i) => [first + i, v]));
+  for (const [number, v] of wanted) {
+    const before = kept.find((k) => k.number === number);
+    const row = { fromAt: new Date(Math.round(v.fromMs)), toAt: new Date(Math.round(v.toMs)), what: whatOf(v) };
+    const same =
+      before &&
+      !before.cancelled &&
+      before.fromAt.getTime() === row.fromAt.getTime() &&
+      before.toAt.getTime() === row.toAt.getTime() &&
+      before.what === row.what;
+    if (same) continue;
+    if (before)
+      await tx
+        .update(visit)
+        .set({ ...row, cancelled: false, sequence: before.sequence + 1, changedAt })
+        .where(and(eq(visit.jobId, jobId), eq(visit.number, number)));
+    else await tx.insert(visit).values({ jobId, number, crewId, ...row, sequence: 0, cancelled: false, changedAt });
+  }
+  for (const k of kept)
+    if (k.number >= first && !wanted.has(k.number) && !k.cancelled)
+      await tx
+        .update(visit)
+        .set({ cancelled: true, sequence: k.sequence + 1, changedAt })
+        .where(and(eq(visit.jobId, jobId), eq(visit.number, k.number)));
+}
+
+/** Calls off what is booked of a job from now on. */
+export const cancelVisits = (tx: Tx, crewId: string, jobId: string, nowMs: number): Promise<void> =>
+  bookVisits(tx, crewId, jobId, [], nowMs);
+
+/** A visit with the job it is of. */
+export interface VisitOfJob extends VisitRow {
+  title: string;
+  place: string;
+  clientName: string;
+}
+
+/** The visits of a crew that begin within a span, cancelled ones too, in order of time. */
+export async function visitsBetween(db: Db, crewId: string, fromMs: number, toMs: number): Promise<VisitOfJob[]> {
+  const rows = await db
+    .select({ row: visit, title: job.title, place: job.place, clientName: job.clientName })
+    .from(visit)
+    .innerJoin(job, eq(job.id, visit.jobId))
+    .where(and(eq(visit.crewId, crewId), gte(visit.fromAt, new Date(fromMs)), lt(visit.fromAt, new Date(toMs))))
+    .orderBy(asc(visit.fromAt));
+  return rows.map(({ row, ...of }) => ({ ...row, ...of }));
+}

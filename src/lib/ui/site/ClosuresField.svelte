@@ -1,0 +1,147 @@
+<script lang="ts">
+  import { WEEKDAYS } from '$core/window';
+  import { clock } from '../clock/clock.svelte';
+  import TextField from '../fields/TextField.svelte';
+  import { useJobDesk } from '../job/job-desk.svelte';
+  import { localClock } from '../words/time';
+
+  const desk = useJobDesk();
+  const closures = $derived(desk.document.site.closures ?? []);
+  const zone = $derived(desk.document.site.timeZone);
+  const DAY_WORDS = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' } as const;
+
+  function addWeekly() {
+    desk.edit((j) => (j.site.closures ??= []).push({ reason: 'closed Sundays', days: ['sun'] }));
+  }
+  function addOnce() {
+    const DAY_MS = 86_400_000;
+    desk.edit((j) =>
+      (j.site.closures ??= []).push({
+        reason: 'crew elsewhere',
+        fromLocal: `${localClock(clock.now + DAY_MS, zone).slice(0, 10)}T00:00`,
+        toLocal: `${localClock(clock.now + 2 * DAY_MS, zone).slice(0, 10)}T00:00`
+      })
+    );
+  }
+</script>
+
+<section class="mt-5" aria-label="When nobody can work there">
+  <h2>When nobody can work there</h2>
+  <p class="dim text-[13.5px]">
+    The client’s closed days, quiet hours, days the crew is elsewhere: hours it shuts say this reason. Times are the
+    site’s own.
+  </p>
+  {#each closures as c, i (i)}
+    <div class="closure">
+      <TextField
+        label="Why"
+        value={c.reason}
+        maxlength={80}
+        errors={desk.problemAt(`/site/closures/${i}/reason`) ? ['Say why in 1 to 80 letters.'] : null}
+        oninput={(e) => desk.edit((j) => (j.site.closures![i]!.reason = e.currentTarget.value), `closure ${i}`)}
+      />
+      {#if 'days' in c}
+        <fieldset>
+          <legend class="unseen">Days of {c.reason}</legend>
+          <div class="flex flex-wrap gap-1">
+            {#each WEEKDAYS as d (d)}
+              {@const on = c.days.includes(d)}
+              <button
+                class="btn line day"
+                aria-pressed={on}
+                onclick={() =>
+                  desk.edit((j) => {
+                    const x = j.site.closures![i]!;
+                    if ('days' in x) x.days = on ? x.days.filter((y) => y !== d) : [...x.days, d];
+                  })}>{DAY_WORDS[d]}</button
+              >
+            {/each}
+          </div>
+        </fieldset>
+        <div class="grid grid-cols-2 gap-2">
+          <input
+            class="field"
+            type="time"
+            aria-label="{c.reason} from"
+            value={c.from ?? '00:00'}
+            onchange={(e) =>
+              desk.edit((j) => {
+                const x = j.site.closures![i]!;
+                if ('days' in x) x.from = e.currentTarget.value;
+              })}
+          />
+          <input
+            class="field"
+            type="time"
+            aria-label="{c.reason} to, empty for the whole day"
+            value={c.to ?? ''}
+            onchange={(e) =>
+              desk.edit((j) => {
+                const x = j.site.closures![i]!;
+                if (!('days' in x)) return;
+                if (e.currentTarget.value) x.to = e.currentTarget.value;
+                else delete x.to;
+              })}
+          />
+        </div>
+      {:else}
+        <input
+          class="field"
+          type="datetime-local"
+          aria-label="{c.reason} from"
+          value={c.fromLocal}
+          onchange={(e) =>
+            desk.edit((j) => {
+              const x = j.site.closures![i]!;
+              if ('fromLocal' in x && e.currentTarget.value) x.fromLocal = e.currentTarget.value.slice(0, 16);
+            })}
+        />
+        <input
+          class="field"
+          type="datetime-local"
+          aria-label="{c.reason} to"
+          value={c.toLocal}
+          onchange={(e) =>
+            desk.edit((j) => {
+              const x = j.site.closures![i]!;
+              if ('fromLocal' in x && e.currentTarget.value) x.toLocal = e.currentTarget.value.slice(0, 16);
+            })}
+        />
+      {/if}
+      <button class="btn line" onclick={() => desk.edit((j) => void j.site.closures!.splice(i, 1))}
+        >Take out<span class="unseen"> {c.reason}</span></button
+      >
+      {#if desk.problemAt(`/site/closures/${i}`)}<p class="text-[13px] font-semibold text-stop">
+          {desk.problemAt(`/site/closures/${i}`)}
+        </p>{/if}
+    </div>
+  {/each}
+  <div class="mt-2 flex flex-wrap gap-2">
+    <button class="btn line" onclick={addWeekly}>Add days of the week</button>
+    <button class="btn line" onclick={addOnce}>Add a stretch of days</button>
+  </div>
+</section>
+
+<style>
+  .closure {
+    position: relative;
+    display: grid;
+    grid-template-columns: minmax(140px, 1fr) minmax(180px, 1.4fr) minmax(180px, 1.2fr) auto;
+    gap: 8px 12px;
+    align-items: end;
+    padding: 10px 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .day {
+    min-width: 44px;
+    padding: 0 6px;
+  }
+  .day[aria-pressed='true'] {
+    box-shadow: inset 0 -4px 0 var(--ink);
+  }
+  @media (max-width: 760px) {
+    .closure {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

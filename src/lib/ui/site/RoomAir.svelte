@@ -1,0 +1,109 @@
+<script lang="ts">
+  import {
+    parsePercent,
+    parseTemperature,
+    parseTemperatureGap,
+    showPercent,
+    showTemperature,
+    showTemperatureGap
+  } from '$core/units';
+  import Choice from '../fields/Choice.svelte';
+  import QuantityField from '../fields/QuantityField.svelte';
+  import TextField from '../fields/TextField.svelte';
+  import Tick from '../fields/Tick.svelte';
+  import { useJobDesk } from '../job/job-desk.svelte';
+
+  const desk = useJobDesk();
+  const { room } = $derived(desk.document.site);
+  const KINDS = [
+    { value: 'held' as const, label: 'Held', note: 'a thermostat, humidity known' },
+    { value: 'follows outdoors' as const, label: 'Follows the weather', note: 'no heating, or hardly any' }
+  ];
+  const follows = $derived(room.kind === 'follows outdoors');
+  const number = (text: string, from: number, to: number) => {
+    const v = Number(text);
+    return text.trim() !== '' && v >= from && v <= to ? v : null;
+  };
+</script>
+
+<Choice
+  label="The room is"
+  value={room.kind ?? 'held'}
+  options={KINDS}
+  onchange={(v) => desk.edit((j) => (j.site.room.kind = v))}
+/>
+{#if follows}
+  <QuantityField
+    label="Warmer than the air outside by"
+    value={room.offsetC ?? 0}
+    units={desk.units}
+    parse={parseTemperatureGap}
+    show={showTemperatureGap}
+    onchange={(v) => desk.edit((j) => (j.site.room.offsetC = v))}
+    problem={desk.problemAt('/site/room/offsetC')}
+  />
+  <TextField
+    label="Air changes an hour, windows shut"
+    inputmode="decimal"
+    value={room.airChangesPerHour ?? 0.5}
+    errors={desk.problemAt('/site/room/airChangesPerHour') ? ['Between 0 and 60.'] : null}
+    oninput={(e) => {
+      const v = number(e.currentTarget.value, 0, 60);
+      if (v !== null) desk.edit((j) => (j.site.room.airChangesPerHour = v), 'changes');
+    }}
+  />
+  <Tick
+    label="Windows are opened every day"
+    checked={Boolean(room.windowsOpen)}
+    onchange={(on) =>
+      desk.edit((j) => {
+        if (on) j.site.room.windowsOpen = { from: '10:00', to: '16:00' };
+        else delete j.site.room.windowsOpen;
+      })}
+  />
+  {#if room.windowsOpen}
+    <div class="grid grid-cols-2 gap-2">
+      <input
+        class="field"
+        type="time"
+        aria-label="Windows open from"
+        value={room.windowsOpen.from}
+        onchange={(e) => desk.edit((j) => (j.site.room.windowsOpen!.from = e.currentTarget.value))}
+      />
+      <input
+        class="field"
+        type="time"
+        aria-label="Windows open to"
+        value={room.windowsOpen.to}
+        onchange={(e) => desk.edit((j) => (j.site.room.windowsOpen!.to = e.currentTarget.value))}
+      />
+    </div>
+  {/if}
+{:else}
+  <QuantityField
+    label="Air temperature"
+    value={room.tempC}
+    units={desk.units}
+    parse={parseTemperature}
+    show={showTemperature}
+    onchange={(v) => desk.edit((j) => (j.site.room.tempC = v))}
+    problem={desk.problemAt('/site/room/tempC')}
+  />
+  <QuantityField
+    label="Humidity"
+    value={room.rh}
+    units={desk.units}
+    parse={parsePercent(5, 100)}
+    show={showPercent}
+    onchange={(v) => desk.edit((j) => (j.site.room.rh = v))}
+  />
+{/if}
+<QuantityField
+  label="Floor warmer than the air, underfloor heating"
+  value={room.floorExcessC}
+  units={desk.units}
+  parse={parseTemperatureGap}
+  show={showTemperatureGap}
+  onchange={(v) => desk.edit((j) => (j.site.room.floorExcessC = v))}
+  problem={desk.problemAt('/site/room/floorExcessC')}
+/>

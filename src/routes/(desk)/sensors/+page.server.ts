@@ -1,0 +1,47 @@
+import { error, fail } from '@sveltejs/kit';
+import { may } from '$lib/server/accounts/permissions';
+import { now } from '$lib/server/clock';
+import { db } from '$lib/server/db';
+import { listJobs } from '$lib/server/jobs/jobs';
+import { addSensor, placeSensor, renewToken, sensorsOf } from '$lib/server/sensors/sensors';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals }) => {
+  const { crewId, role } = locals.person!;
+  const [sensors, jobs] = await Promise.all([sensorsOf(db, crewId, now()), listJobs(db, crewId, { limit: 60 })]);
+  return {
+    sensors,
+    jobs: jobs.filter((j) => j.stage !== 'in care').map(({ id, title }) => ({ id, title })),
+    mayEdit: may(role, 'edit jobs')
+  };
+};
+
+const NAME_LENGTH = 60;
+const jobOf = (data: FormData): string | null => String(data.get('job') ?? '') || null;
+
+export const actions: Actions = {
+  add: async ({ request, locals }) => {
+    const { role, crewId } = locals.person!;
+    if (!may(role, 'edit jobs')) error(403);
+    const data = await request.formData();
+    const name = String(data.get('name') ?? '').trim();
+    if (!name || name.length > NAME_LENGTH)
+      return fail(422, { problem: `Give the sensor a name of 1 to ${NAME_LENGTH} letters, such as “floor puck”.` });
+    const { token } = await addSensor(db, crewId, name, null, now());
+    return { name, token };
+  },
+  place: async ({ request, locals }) => {
+    const { role, crewId } = locals.person!;
+    if (!may(role, 'edit jobs')) error(403);
+    const data = await request.formData();
+    const done = await placeSensor(db, crewId, String(data.get('id')), jobOf(data));
+    return done ? { done: true } : fail(404, { problem: 'There is no such sensor or job in your crew.' });
+  },
+  renew: async ({ request, locals }) => {
+    const { role, crewId } = locals.person!;
+    if (!may(role, 'edit jobs')) error(403);
+    const data = await request.formData();
+    const token = await renewToken(db, crewId, String(data.get('id')));
+    return token ? { name: String(data.get('name')), token } : fail(404, { problem: 'There is no such sensor.' });
+  }
+};

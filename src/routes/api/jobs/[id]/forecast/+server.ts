@@ -1,0 +1,27 @@
+import { error } from '@sveltejs/kit';
+import { fold, needsWeather } from '$core/job';
+import { now } from '$lib/server/clock';
+import { db } from '$lib/server/db';
+import { findJob } from '$lib/server/jobs/jobs';
+import { knownOf } from '$lib/server/overview/knowledge';
+import { climateSpan, jobWeather } from '$lib/server/overview/overview';
+import { deskOf } from '$lib/server/weather/desk';
+import { weatherFor } from '$lib/server/weather/imported';
+import { eventsOf } from '$lib/server/work-log/log';
+import { writeWeather } from '$formats/weather-text';
+import type { RequestHandler } from './$types';
+
+/** All members of the forecast at a job, over the hours its page knows; 204 for a held room or without any weather. */
+export const GET: RequestHandler = async ({ params, locals, fetch }) => {
+  const person = locals.person!;
+  const job = await findJob(db, person.crewId, params.id);
+  if (!job) error(404);
+  if (!needsWeather(job.document)) return new Response(null, { status: 204 });
+  const { importedPlaces } = await knownOf(db, person.crewId);
+  const forecast = await weatherFor(db, person.crewId, job.document.site, now(), deskOf(fetch), importedPlaces);
+  if (!forecast) return new Response(null, { status: 204 });
+  const span = climateSpan(fold(await eventsOf(db, job.id)), now());
+  return new Response(writeWeather(forecast.members.map((m) => jobWeather(m, span))), {
+    headers: { 'Content-Type': 'application/json' }
+  });
+};
