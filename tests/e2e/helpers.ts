@@ -53,9 +53,18 @@ export async function signIn(page: Page, origin: string, email: string, password
   await expect(page.getByRole('navigation', { name: 'Places' })).toBeAttached();
 }
 
-/** A phone of its own: another device with its own storage. */
-export async function phone(browser: Browser, origin: string, email: string, password: string): Promise<Page> {
-  const page = await (await browser.newContext({ ...PHONE, locale: 'en-GB' })).newPage();
+/**
+ * A phone of its own: another device with its own storage. A walk that drops requests itself blocks the service worker: one
+ * that takes the page over between the rule and the request would let the request by.
+ */
+export async function phone(
+  browser: Browser,
+  origin: string,
+  email: string,
+  password: string,
+  serviceWorkers: 'allow' | 'block' = 'allow'
+): Promise<Page> {
+  const page = await (await browser.newContext({ ...PHONE, locale: 'en-GB', serviceWorkers })).newPage();
   await signIn(page, origin, email, password);
   return page;
 }

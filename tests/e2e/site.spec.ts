@@ -31,7 +31,7 @@ test('what one phone logs, the other sees by itself', async ({ browser }) => {
 });
 
 test('a lost answer is sent again and counts once', async ({ browser }) => {
-  const bram = await phone(browser, DEMO, BRAM, PASSWORD);
+  const bram = await phone(browser, DEMO, BRAM, PASSWORD, 'block');
   await openWork(bram, 'Net-loft cladding');
   let lost = 0;
   await bram.route('**/events', async (route) => {
@@ -49,7 +49,7 @@ test('a lost answer is sent again and counts once', async ({ browser }) => {
 });
 
 test('out of reach: kept on the phone, shown at once, there after a reload, sent when back', async ({ browser }) => {
-  const bram = await phone(browser, DEMO, BRAM, PASSWORD);
+  const bram = await phone(browser, DEMO, BRAM, PASSWORD, 'block');
   await openWork(bram, 'Gallery stair');
   await bram.route('**/events', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
   await note(bram, 'No signal in the crypt');
@@ -64,6 +64,24 @@ test('out of reach: kept on the phone, shown at once, there after a reload, sent
   await openWork(tove, 'Gallery stair');
   await expect(notes(tove, 'No signal in the crypt')).toHaveCount(1);
   await Promise.all([bram.context().close(), tove.context().close()]);
+});
+
+test('a weak signal that swallows the request: said after ten seconds, sent when it answers again', async ({
+  browser
+}) => {
+  const bram = await phone(browser, DEMO, BRAM, PASSWORD, 'block');
+  await openWork(bram, 'Gallery stair');
+  let swallow = true;
+  await bram.route('**/events', async (route) => {
+    if (route.request().method() !== 'POST' || !swallow) await route.continue();
+  });
+  await note(bram, 'One bar by the organ');
+  await expect(bram.getByText('1 kept on this phone')).toBeVisible();
+  swallow = false;
+  await expect(bram.getByText('in step')).toBeVisible();
+  await bram.reload();
+  await expect(notes(bram, 'One bar by the organ')).toHaveCount(1);
+  await bram.context().close();
 });
 
 test('no network at all: the work page opens again from the phone, and the tap is kept', async ({ browser }) => {

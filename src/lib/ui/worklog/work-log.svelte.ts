@@ -8,6 +8,9 @@ import type { QueuedEvent } from './device-queue';
 export type Reach = 'in step' | 'sending' | 'on this phone only';
 
 const AGAIN_MS = 3000;
+/** How long a request may hang before the phone counts as out of reach; doubled each time it hangs, up to the most. */
+const PATIENCE_MS = 10_000;
+const MOST_PATIENCE_MS = 80_000;
 
 /**
  * The log of a job on this device: what the server has, and what waits here to be sent. An event is kept on the device
@@ -23,6 +26,7 @@ export class WorkLog {
   #source: EventSource | null = null;
   #sending = false;
   #again: ReturnType<typeof setTimeout> | null = null;
+  #patienceMs = PATIENCE_MS;
 
   constructor(
     readonly jobId: string,
@@ -112,13 +116,17 @@ export class WorkLog {
       const r = await fetch(`/api/jobs/${this.jobId}/events`, {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ events: batch.map((q) => q.event) })
+        body: JSON.stringify({ events: batch.map((q) => q.event) }),
+        // A request that hangs on a weak signal must not hold back the word that this phone is on its own.
+        signal: AbortSignal.timeout(this.#patienceMs)
       });
       if (r.ok) await this.#acknowledged(batch, ((await r.json()) as { receipts: Receipt[] }).receipts);
       else if (r.status === 403 || r.status === 404 || r.status === 422) await this.#turnedDown(batch, r);
       else throw new Error(`answer ${r.status}`);
       this.reach = 'in step';
-    } catch {
+      this.#patienceMs = PATIENCE_MS;
+    } catch (fault) {
+      if ((fault as Error).name === 'TimeoutError') this.#patienceMs = Math.min(2 * this.#patienceMs, MOST_PATIENCE_MS);
       this.reach = 'on this phone only';
       this.#again = setTimeout(() => void this.flush(), AGAIN_MS);
     } finally {
