@@ -226,6 +226,12 @@ test('a sensor that disagrees with the model counts before it, and says so', asy
   await expect(page.getByText(/It disagrees: air 9\.\d °C, the model said 17\.0 °C/)).toBeVisible();
   await page.goto(`${DEMO}/sensors`);
   await expect(box).toContainText(/battery 8 %, change it/);
+  await box.getByRole('link', { name: 'The last five days of cold corner' }).click();
+  const past = page.getByRole('region', { name: 'What cold corner measured' });
+  await expect(past).toContainText('No silence since');
+  await past.getByText('The same as a table').click();
+  await expect(past.getByRole('row')).toHaveCount(2);
+  await expect(past.getByRole('row').nth(1)).toContainText(/9\.\d °C/);
   await accessible(page, { without: '.rail' });
 });
 
@@ -249,7 +255,7 @@ test('the night of the clock change: hours are the site’s own, none is lost an
   await expect(hours.getByRole('cell', { name: 'open', exact: true })).toHaveCount(5);
 });
 
-test('the rail pans, zooms and jumps to a job', async ({ page }) => {
+test('the rail pans, zooms, moves along the jobs and jumps to one', async ({ page }) => {
   await page.goto(`${DEMO}/shelf`);
   const axis = page.getByRole('group', { name: /Time axis/ });
   await axis.focus();
@@ -258,7 +264,15 @@ test('the rail pans, zooms and jumps to a job', async ({ page }) => {
   await expect(page.getByRole('region', { name: /Hour rail: \d+ hours back, 1[0-9]{2} hours ahead/ })).toBeVisible();
   await page.getByRole('button', { name: 'Now' }).click();
   await expect(page.getByRole('region', { name: 'Hour rail: 12 hours back, 60 hours ahead' })).toBeVisible();
-  await page.getByRole('button', { name: 'Jump to a job' }).click();
+  const names = page.getByRole('button', { name: 'Jump to a job' });
+  const first = (await names.locator('.j').first().innerText()).trim();
+  await axis.focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText(/^2 to 5 of \d+$/)).toBeVisible();
+  await expect(names.locator('.j').first()).not.toHaveText(first);
+  await page.getByRole('button', { name: 'Jobs above' }).click();
+  await expect(names.locator('.j').first()).toHaveText(first);
+  await names.click();
   await page.getByRole('link', { name: /Bakery counter/ }).click();
   await page.waitForURL(/\/jobs\//);
   await expect(page.getByRole('heading', { name: 'Bakery counter' })).toBeVisible();

@@ -1,6 +1,6 @@
 export type { Parsed, UnitSystem } from './parsed';
 export { decimals, grouped } from './parsed';
-export { M_PER_FT, M_PER_IN, parseLength, parseOffset, showLength } from './length';
+export { M_PER_FT, M_PER_IN, parseLength, parseOffset, showLength, showRain } from './length';
 export { M2_PER_FT2, areaParts, parseArea, showArea } from './area';
 export {
   L_PER_FL_OZ,
@@ -12,7 +12,14 @@ export {
   volumeParts,
   wetFilmUm
 } from './volume';
-export { parseTemperature, parseTemperatureGap, showSpeed, showTemperature, showTemperatureGap } from './temperature';
+export {
+  parseTemperature,
+  parseTemperatureGap,
+  showSpeed,
+  showTemperature,
+  showTemperatureGap,
+  temperatureOnScale
+} from './temperature';
 export { DAY_MS, HOUR_MS, MINUTE_MS, showDuration } from './duration';
 export { parsePercent, showPercent } from './percent';
 export { span80, type Span } from './span';

@@ -64,3 +64,7 @@ function reducedSixteenths(n: number): string {
   }
   return `${n}/${over}`;
 }
+
+/** Shows a depth of rain: "0.4 mm" or "0.02 in". */
+export const showRain = (mm: number, system: UnitSystem): string =>
+  system === 'us' ? `${decimals(mm / 1000 / M_PER_IN, 2)} in` : `${decimals(mm, 1)} mm`;

@@ -29,6 +29,9 @@ export function parseTemperatureGap(text: string, system: UnitSystem): Parsed {
 export const showTemperature = (c: number, system: UnitSystem, places = 1): string =>
   system === 'us' ? `${decimals(toF(c), places)} °F` : `${decimals(c, places)} °C`;
 
+/** A temperature as the number on a system's scale, for axes: °C, or °F in US units. */
+export const temperatureOnScale = (c: number, system: UnitSystem): number => (system === 'us' ? toF(c) : c);
+
 /** Shows a difference of temperatures (a dew gap): no offset between the scales. */
 export const showTemperatureGap = (c: number, system: UnitSystem): string =>
   system === 'us' ? `${decimals((c * 9) / 5, 1)} °F` : `${decimals(c, 1)} °C`;

@@ -15,8 +15,10 @@ import {
   showPercent,
   showPour,
   showSpreadRate,
+  showRain,
   showTemperature,
   showVolume,
+  temperatureOnScale,
   wetFilmUm
 } from '.';
 
@@ -91,6 +93,10 @@ describe('areas, volumes, temperatures, times', () => {
     expect(value(parseTemperature('50', 'us'))).toBeCloseTo(10, 9);
     expect(parseTemperature('-300 C', 'metric').ok).toBe(false);
     expect(showTemperature(20, 'us')).toBe('68.0 °F');
+    expect(temperatureOnScale(-40, 'us')).toBe(-40);
+    expect(showRain(2.54, 'us')).toBe('0.10 in');
+    expect(showRain(2.54, 'metric')).toBe('2.5 mm');
+    expect(temperatureOnScale(12.5, 'metric')).toBe(12.5);
   });
   it('reads shares', () => {
     expect(value(parsePercent(5, 100)('52 %'))).toBeCloseTo(0.52, 9);

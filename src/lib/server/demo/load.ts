@@ -60,6 +60,8 @@ export interface DemoWorld {
 interface DemoSensor extends RigAir {
   name: string;
   hours: number;
+  /** Hours ago in which it said nothing: from so many to so many. */
+  silent?: { from: number; to: number };
   batteryPercent: number;
 }
 
@@ -164,13 +166,15 @@ async function loadSensor(
   db: Db,
   crewId: string,
   jobId: string,
-  { name, hours, batteryPercent, ...around }: DemoSensor,
+  { name, hours, silent, batteryPercent, ...around }: DemoSensor,
   nowMs: number
 ): Promise<void> {
   const { token } = await addSensor(db, crewId, name, jobId, nowMs);
-  const packs = Array.from({ length: hours * 2 }, (_, i) =>
-    rigPack('rig-1', around, nowMs - (hours * 2 - i) * 30 * MINUTE_MS, batteryPercent)
-  );
+  const packs = Array.from({ length: hours * 2 }, (_, i) => {
+    const ago = hours - i / 2;
+    if (silent && ago <= silent.from && ago > silent.to) return [];
+    return rigPack('rig-1', around, nowMs - ago * HOUR_MS, batteryPercent);
+  });
   const records = sound(readSenml(packs.flat(), nowMs), `sensor ${name}`);
   const posted = await postReadings(db, token, records, nowMs);
   if (!posted.ok) throw new Error(`demo world, sensor ${name}: ${posted.reason}`);

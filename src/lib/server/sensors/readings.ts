@@ -1,4 +1,4 @@
-import { and, avg, eq, gte, sql } from 'drizzle-orm';
+import { and, avg, eq, gte, sql, type SQL } from 'drizzle-orm';
 import { HOUR_MS } from '../../../core/units';
 import type { MeasuredHour } from '../../../core/window';
 import type { Db } from '../db/connect';
@@ -8,12 +8,19 @@ export const QUANTITIES = ['airTempC', 'rh', 'surfaceTempC', 'mcPercent'] as con
 export type Quantity = (typeof QUANTITIES)[number];
 
 /** What was measured on a job since an instant, the mean of each hour. */
-export async function measuredHours(db: Db, jobId: string, sinceMs: number): Promise<MeasuredHour[]> {
+export const measuredHours = (db: Db, jobId: string, sinceMs: number): Promise<MeasuredHour[]> =>
+  hourly(db, and(eq(sensorReading.jobId, jobId), gte(sensorReading.at, new Date(sinceMs))));
+
+/** What one sensor measured since an instant, the mean of each hour, wherever it stood. */
+export const sensorHours = (db: Db, sensorId: string, sinceMs: number): Promise<MeasuredHour[]> =>
+  hourly(db, and(eq(sensorReading.sensorId, sensorId), gte(sensorReading.at, new Date(sinceMs))));
+
+async function hourly(db: Db, which: SQL | undefined): Promise<MeasuredHour[]> {
   const hour = sql<number>`TIMESTAMPDIFF(HOUR, '1970-01-01', ${sensorReading.at})`;
   const rows = await db
     .select({ hour, quantity: sensorReading.quantity, value: avg(sensorReading.value).mapWith(Number) })
     .from(sensorReading)
-    .where(and(eq(sensorReading.jobId, jobId), gte(sensorReading.at, new Date(sinceMs))))
+    .where(which)
     .groupBy(hour, sensorReading.quantity)
     .orderBy(hour);
   const hours = new Map<number, MeasuredHour>();

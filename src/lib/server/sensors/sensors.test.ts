@@ -5,7 +5,7 @@ import { rigPack } from '../../../stand-ins/sensor-rig';
 import { floorJob, NOW } from '../../../../tests/fixtures';
 import { freshCrew, testDatabase } from '../../../../tests/server/database';
 import { createJob } from '../jobs/jobs';
-import { measuredHours } from './readings';
+import { measuredHours, sensorHours } from './readings';
 import { addSensor, placeSensor, postReadings, renewToken, sensorsOf } from './sensors';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;
@@ -41,8 +41,8 @@ describe('sensors', () => {
   it('a reading posted twice is one reading', async () => {
     const { jobId, post } = await crew();
     const pack = rigPack('r', AROUND, NOW - HOUR_MS);
-    expect(await post(pack)).toEqual({ ok: true, stored: 4 });
-    expect(await post(pack)).toEqual({ ok: true, stored: 4 });
+    expect(await post(pack)).toEqual({ ok: true, stored: 4, passedOver: [] });
+    expect(await post(pack)).toEqual({ ok: true, stored: 4, passedOver: [] });
     const hours = await measuredHours(conn.db, jobId, 0);
     expect(hours).toHaveLength(1);
     expect(Object.keys(hours[0]!).sort()).toEqual(['airTempC', 'atMs', 'mcPercent', 'rh', 'surfaceTempC']);
@@ -59,6 +59,19 @@ describe('sensors', () => {
     expect(await measuredHours(conn.db, jobId, 0)).toHaveLength(1);
     expect(await measuredHours(conn.db, other, 0)).toHaveLength(1);
   });
+  it('what one measured is its own, wherever it stood and whoever stands beside it', async () => {
+    const { crewId, jobId, id, post } = await crew();
+    await post(rigPack('r', AROUND, NOW - 5 * HOUR_MS));
+    await placeSensor(conn.db, crewId, id, null);
+    await post(rigPack('r', AROUND, NOW - 3 * HOUR_MS));
+    const beside = await addSensor(conn.db, crewId, 'beside', jobId, NOW);
+    await postReadings(conn.db, beside.token, records(rigPack('b', { ...AROUND, airTempC: 20 }, NOW)), NOW);
+    const hours = await sensorHours(conn.db, id, NOW - 4 * HOUR_MS);
+    expect(hours.map((h) => h.atMs)).toEqual([Math.floor((NOW - 3 * HOUR_MS) / HOUR_MS) * HOUR_MS]);
+    expect(hours[0]!.airTempC).toBeCloseTo(14, 0);
+    expect(await sensorHours(conn.db, id, 0)).toHaveLength(2);
+    expect(await sensorHours(conn.db, beside.id, 0)).toHaveLength(1);
+  });
   it('whoever has no token is nobody, and a renewed one shuts the old', async () => {
     const { crewId, id, token, post } = await crew();
     expect(await post(rigPack('r', AROUND, NOW), 'x'.repeat(32))).toEqual({ ok: false, reason: 'unknown token' });
@@ -73,9 +86,19 @@ describe('sensors', () => {
       post([...rigPack('r', AROUND, NOW), data]).then((r) => ('problems' in r ? r.problems[0] : null));
     expect(await bad({ n: 'air', u: 'Cel', v: 300 })).toMatchObject({ path: '/5/v' });
     expect(await bad({ n: 'air', u: 'furlong', v: 3 })).toMatchObject({ path: '/5/u' });
-    expect(await bad({ n: 'door', u: '/', v: 1 })).toMatchObject({ path: '/5/n' });
     expect(await bad({ n: 'air', u: 'Cel', v: 3, t: 7200 })).toMatchObject({ path: '/5/t' });
     expect(await measuredHours(conn.db, jobId, 0)).toEqual([]);
+  });
+  it('what tells of nothing measured here is passed over and named, and alone it is refused', async () => {
+    const { jobId, post } = await crew();
+    const signal = { n: 'signal', u: 'dBW', v: -90 };
+    expect(await post([...rigPack('r', AROUND, NOW), signal])).toEqual({
+      ok: true,
+      stored: 4,
+      passedOver: ['urn:dev:r:signal']
+    });
+    expect(await post([signal])).toMatchObject({ ok: false, problems: [{ path: '/0/n' }] });
+    expect(await measuredHours(conn.db, jobId, 0)).toHaveLength(1);
   });
   it('are a crew’s own: nobody stands them on another crew’s job', async () => {
     const [a, b] = [await crew(), await crew()];

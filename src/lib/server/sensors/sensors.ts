@@ -127,11 +127,14 @@ const MEASURES: readonly {
 const FUTURE_MS = 10 * MINUTE_MS;
 
 export type PostOutcome =
-  | { ok: true; stored: number }
+  | { ok: true; stored: number; passedOver: string[] }
   | { ok: false; reason: 'unknown token' }
   | { ok: false; reason: 'refused'; problems: FieldProblem[] };
 
-/** Stores what a sensor posts, all or nothing; a reading it posted before is not doubled. */
+/**
+ * Stores what a sensor posts, all or nothing; a reading it posted before is not doubled. Names that tell of nothing measured
+ * here, such as a signal strength, are passed over and given back; a pack of nothing else is refused.
+ */
 export async function postReadings(
   db: Db,
   token: string,
@@ -145,12 +148,12 @@ export async function postReadings(
   if (!from) return { ok: false, reason: 'unknown token' };
   const problems: FieldProblem[] = [];
   const rows: (typeof sensorReading.$inferInsert)[] = [];
+  const passedOver = new Set<string>();
   let battery: number | undefined;
   records.forEach((r, i) => {
     const refuse = (field: string, problem: string) => problems.push({ path: `/${i}/${field}`, problem });
     const m = MEASURES.find((x) => x.ends.test(r.name));
-    if (!m)
-      return void refuse('n', `“${r.name}” names nothing known; end it in air, humidity, surface, moisture or battery`);
+    if (!m) return void passedOver.add(r.name);
     const convert = m.units[r.unit];
     if (!convert) return void refuse('u', `“${r.unit}” is not a unit of it; use ${Object.keys(m.units).join(' or ')}`);
     const value = convert(r.value);
@@ -160,6 +163,11 @@ export async function postReadings(
     if (m.quantity === 'battery') battery = Math.round(value);
     else rows.push({ sensorId: from.id, at: new Date(r.atMs), quantity: m.quantity, jobId: from.jobId, value });
   });
+  if (rows.length === 0 && battery === undefined && passedOver.size > 0)
+    problems.push({
+      path: '/0/n',
+      problem: `“${[...passedOver][0]}” names nothing known; end it in air, humidity, surface, moisture or battery`
+    });
   if (problems.length) return { ok: false, reason: 'refused', problems };
   await db.transaction(async (tx) => {
     if (rows.length)
@@ -172,5 +180,5 @@ export async function postReadings(
       .set({ lastSeenAt: new Date(nowMs), ...(battery !== undefined && { batteryPercent: battery }) })
       .where(eq(sensor.id, from.id));
   });
-  return { ok: true, stored: rows.length };
+  return { ok: true, stored: rows.length, passedOver: [...passedOver] };
 }

@@ -11,6 +11,7 @@
     type SurfaceKind,
     type Template
   } from '$core/surface';
+  import { showLength } from '$core/units';
   import Choice from '../fields/Choice.svelte';
   import TextField from '../fields/TextField.svelte';
   import Tick from '../fields/Tick.svelte';
@@ -120,7 +121,8 @@
     <p class="mt-3 flex gap-2" role="status">
       {#if measured.ok}
         <Sign kind="go" /><span
-          ><b>Closes to {Math.round(measured.correctionMm)} mm.</b>{measured.correctionMm >= 0.5
+          ><b>Closes to {showLength(Math.round(measured.correctionMm) / 1000, desk.units)}.</b>{measured.correctionMm >=
+          0.5
             ? ' Spread over the corners.'
             : ''}</span
         >

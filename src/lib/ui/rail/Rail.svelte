@@ -1,7 +1,8 @@
 <script lang="ts">
   import { showSpeed, showTemperature, showTemperatureGap, HOUR_MS, type UnitSystem } from '$core/units';
-  import { ChevronLeft, ChevronRight, Minus, Plus } from '@lucide/svelte';
+  import { ChevronDown, ChevronLeft, ChevronRight, ChevronUp, Minus, Plus } from '@lucide/svelte';
   import { Popover } from 'bits-ui';
+  import { untrack } from 'svelte';
   import type { Rail } from '$lib/server/overview/rail';
   import { clock } from '../clock/clock.svelte';
   import HourRuns from '../ribbon/HourRuns.svelte';
@@ -16,10 +17,10 @@
 
   const WIDTH = 1130;
   const PITCH = 15.4;
-  const view = new RailView(WIDTH);
+  const view: RailView = new RailView(WIDTH, () => rail.lines.length);
   /** All hours there are, fetched when somebody first looks beyond the near ones. */
   let whole = $state.raw<Rail | null>(null);
-  const rail = $derived(view.atHome || !whole ? near : whole);
+  const rail = $derived<Rail>(view.atHome || !whole ? near : whole);
   $effect(() => {
     if (view.atHome) return;
     void near;
@@ -32,7 +33,11 @@
   });
   const from = $derived(view.fromMs(clock.now));
   const x = $derived((ms: number) => ((ms - from) / HOUR_MS) * view.pxPerHour);
-  const lines = $derived(rail.lines.slice(0, 4));
+  const lines = $derived(rail.lines.slice(view.firstRow, view.endRow));
+  $effect(() => {
+    const open = openJob;
+    untrack(() => view.showRow(rail.lines.findIndex((l) => l.id === open)));
+  });
   const present = $derived(rail.hours.find((h) => h.atMs <= clock.now && clock.now < h.atMs + HOUR_MS));
 
   const ribbonWord = (s: Segment) =>
@@ -96,7 +101,7 @@
     class="axis"
     role="group"
     tabindex="0"
-    aria-label="Time axis. Arrow keys move, plus and minus zoom, Home returns to now."
+    aria-label="Time axis. Arrow keys move in time and along the jobs, plus and minus zoom, Home returns to now."
     onkeydown={view.key}
     onpointerdown={view.grab}
     onpointermove={view.drag}
@@ -109,8 +114,8 @@
       viewBox="0 0 {WIDTH} 128"
       role="img"
       aria-label={present
-        ? `Weather now ${showTemperature(present.airTempC, units)}, ${lines.length} live jobs`
-        : `${lines.length} live jobs`}
+        ? `Weather now ${showTemperature(present.airTempC, units)}, ${rail.lines.length} live jobs`
+        : `${rail.lines.length} live jobs`}
     >
       <RailWeather hours={rail.hours} timeZone={rail.timeZone} {view} {x} {units} />
       {#each lines as l, i (l.id)}
@@ -148,6 +153,15 @@
       >
     </svg>
     <div class="zoom">
+      {#if !view.allRows}
+        <button onclick={() => view.rows(-1)} disabled={view.firstRow === 0} aria-label="Jobs above"
+          ><ChevronUp size={15} /></button
+        >
+        <span class="of">{view.firstRow + 1} to {view.endRow} of {rail.lines.length}</span>
+        <button onclick={() => view.rows(1)} disabled={view.endRow === rail.lines.length} aria-label="Jobs below"
+          ><ChevronDown size={15} /></button
+        >
+      {/if}
       <button onclick={() => view.pan(-view.spanH / 3)} aria-label="Earlier"><ChevronLeft size={15} /></button>
       <button onclick={() => view.zoom(-1)} disabled={view.nearest} aria-label="Fewer hours"><Plus size={15} /></button>
       <button onclick={() => view.zoom(1)} disabled={view.farthest} aria-label="More hours"><Minus size={15} /></button>
@@ -155,7 +169,7 @@
       {#if !view.atHome}<button class="back" onclick={() => view.home()}>Now</button>{/if}
     </div>
     <ul class="unseen">
-      {#each lines as l (l.id)}<li>
+      {#each rail.lines as l (l.id)}<li>
           {l.title}: {l.stage}{l.coats.length ? `, ${l.coats.length} of ${l.coatsWanted} coats laid` : ''}
         </li>{/each}
     </ul>
@@ -237,6 +251,11 @@
   }
   .zoom button:disabled {
     color: var(--ink-3);
+  }
+  .zoom .of {
+    align-self: center;
+    font-size: 13px;
+    font-variant-numeric: tabular-nums;
   }
   .zoom .back {
     padding: 0 8px;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { filmFactor, methodFactor, progressBetween } from '$core/drying';
   import { cardHours, classTraits, touchDryProgress } from '$core/product';
-  import { HOUR_MS, showTemperature, showTemperatureGap, showSpeed } from '$core/units';
+  import { HOUR_MS, showRain, showTemperature, showTemperatureGap, showSpeed, temperatureOnScale } from '$core/units';
   import { siteHourAt, type SequenceContext, type SequenceOutcome } from '$core/window';
   import Chart from '../chart/Chart.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
@@ -21,7 +21,7 @@
   type View = (typeof VIEWS)[number];
   let view = $state<View | null>(null);
 
-  const temp = (c: number) => (us ? (c * 9) / 5 + 32 : c);
+  const temp = (c: number) => temperatureOnScale(c, desk.units);
   /** Plotly reads times as they stand: the site’s own wall clock. */
   const wall = (ms: number) => localClock(ms, zone);
   interface Fan {
@@ -176,7 +176,7 @@
                 <td>{showTemperatureGap(h.dewGapC, desk.units)}</td>
                 <td>{h.mcPercent.toFixed(1)} %</td>
                 <td>{showSpeed(h.windMPerS, desk.units)}</td>
-                <td>{h.rainMm ? `${h.rainMm.toFixed(1)} mm` : ''}</td>
+                <td>{h.rainMm ? showRain(h.rainMm, desk.units) : ''}</td>
               {:else}<td colspan="7">no data</td>{/if}
               <td>{s && s.members > 1 ? `${s.open} of ${s.members}` : v.closed.length ? 'closed' : 'open'}</td>
               <td class="why">{v.closed.map((c) => RULE_LOOK[c.rule].word).join(', ')}</td>

@@ -1,5 +1,5 @@
 import type { Closure } from '$core/window';
-import { decimals, showSpeed, showTemperature, showTemperatureGap, type UnitSystem } from '$core/units';
+import { decimals, showRain, showSpeed, showTemperature, showTemperatureGap, type UnitSystem } from '$core/units';
 
 /** Which rule closed an hour and by how much: "boards at 23.1 %, must be under 18 % (label)". */
 export function closureWords(c: Closure, units: UnitSystem): string {
@@ -9,7 +9,7 @@ export function closureWords(c: Closure, units: UnitSystem): string {
   const text: Record<Closure['rule'], string> = {
     'no data': 'no weather is known for this hour',
     'not ready': 'the coat below has not opened yet',
-    rain: `${decimals(value, 1)} mm of rain, must be dry`,
+    rain: `${showRain(value, units)} of rain, must be dry`,
     'boards wet': `boards at ${percent(value)}, must be under ${percent(limit)}`,
     dew: `boards ${value < 0 ? `${showTemperatureGap(-value, units)} below` : `only ${showTemperatureGap(value, units)} above`} the dew point, must be ${showTemperatureGap(limit, units)} above`,
     'air too cold': `air ${temp(value)}, must be ${temp(limit)} or more`,

@@ -1,15 +1,24 @@
+import { HOUR_MS } from '$core/units';
 import { error, fail } from '@sveltejs/kit';
 import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { listJobs } from '$lib/server/jobs/jobs';
+import { sensorHours } from '$lib/server/sensors/readings';
 import { addSensor, placeSensor, renewToken, sensorsOf } from '$lib/server/sensors/sensors';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals }) => {
+/** How far back a sensor's past is shown: as far as the weather desk looks back. */
+const SHOWN_HOURS = 120;
+
+export const load: PageServerLoad = async ({ locals, url }) => {
   const { crewId, role } = locals.person!;
+  const shown = url.searchParams.get('past');
   const [sensors, jobs] = await Promise.all([sensorsOf(db, crewId, now()), listJobs(db, crewId, { limit: 60 })]);
+  const sinceMs = Math.ceil(now() / HOUR_MS - SHOWN_HOURS) * HOUR_MS;
+  const theirs = sensors.some((s) => s.id === shown);
   return {
+    past: theirs ? { id: shown!, sinceMs, hours: await sensorHours(db, shown!, sinceMs) } : null,
     sensors,
     jobs: jobs.filter((j) => j.stage !== 'in care').map(({ id, title }) => ({ id, title })),
     mayEdit: may(role, 'edit jobs')

@@ -4,6 +4,7 @@
   import { clock } from '$lib/ui/clock/clock.svelte';
   import Choice from '$lib/ui/fields/Choice.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
+  import SensorPast from '$lib/ui/sensors/SensorPast.svelte';
   import type { PageProps } from './$types';
 
   const { data, form }: PageProps = $props();
@@ -90,6 +91,25 @@
           <button class="btn line">New token<span class="unseen"> for {s.name}</span></button>
         </form>
       {:else}<p>{s.jobTitle ?? 'in the van'}</p>{/if}
+      {#if s.lastSeenAt}
+        {@const open = data.past?.id === s.id}
+        <a
+          class="btn line past"
+          href={open ? '/sensors' : `/sensors?past=${s.id}`}
+          data-sveltekit-noscroll
+          data-sveltekit-keepfocus
+          aria-expanded={open}>{open ? 'Close' : 'The last five days'}<span class="unseen"> of {s.name}</span></a
+        >
+        {#if open && data.past}
+          <SensorPast
+            name={s.name}
+            hours={data.past.hours}
+            sinceMs={data.past.sinceMs}
+            timeZone={data.crew.home.timeZone}
+            units={data.person.units}
+          />
+        {/if}
+      {/if}
     </section>
   {:else}
     <p class="mt-5 max-w-[60ch] text-[16px]">
@@ -132,6 +152,9 @@
   }
   .low {
     font-weight: 640;
+  }
+  .past {
+    justify-self: start;
   }
   .token {
     background: var(--go-fill);

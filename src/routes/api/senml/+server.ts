@@ -15,7 +15,7 @@ export const POST: RequestHandler = async ({ request }) => {
   const records = readSenml(body.value, now());
   if (!records.ok) return refuse(records.problems);
   const posted = await postReadings(db, token, records.value, now());
-  if (posted.ok) return json({ stored: posted.stored });
+  if (posted.ok) return json({ stored: posted.stored, passedOver: posted.passedOver });
   return posted.reason === 'refused'
     ? refuse(posted.problems)
     : json({ message: 'No sensor has this token.' }, { status: 401 });
