@@ -12,6 +12,9 @@
   $effect(() => clock.set(data.serverNow, data.frozen));
   onMount(() => {
     theme.start();
+    // From here on the page listens: taps made before are made now (static/early-taps.js).
+    document.documentElement.dataset.awake = '';
+    dispatchEvent(new Event('awake'));
     return clock.run();
   });
 </script>

@@ -26,7 +26,7 @@ function put(file: string, text: string): void {
 /** Moves the clock both servers of this worker live by. Pages learn of it when they load. */
 export const setClock = (iso: string): void => put(world.clock, iso);
 
-/** A walk that begins at the time of the demo world, whatever the one before it did to the clock. */
+/** A walk that begins at the time of the demo world, whatever the one before it did to the clock, on a page that is waited for. */
 export const test = base.extend<{ onTime: void }>({
   onTime: [
     // eslint-disable-next-line no-empty-pattern -- a fixture names what it needs; this one needs nothing
@@ -35,8 +35,27 @@ export const test = base.extend<{ onTime: void }>({
       await use();
     },
     { auto: true }
-  ]
+  ],
+  page: async ({ page }, use) => {
+    await use(waitedFor(page));
+  }
 });
+
+/** A page that counts as loaded once it listens: one of ours says so. One merely seen (`waitUntil: 'commit'`) is not waited for. */
+export function waitedFor(page: Page): Page {
+  const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)];
+  const awake = async (answer: Awaited<ReturnType<Page['goto']>>) => {
+    if (answer?.ok() && (await answer.headerValue('content-type'))?.startsWith('text/html'))
+      await page.locator('html[data-awake]').waitFor({ state: 'attached' });
+    return answer;
+  };
+  page.goto = async (url, options) => {
+    const answer = await goto(url, options);
+    return options?.waitUntil === 'commit' ? answer : awake(answer);
+  };
+  page.reload = async (options) => awake(await reload(options));
+  return page;
+}
 
 const plays = new Map<string, string>();
 /** What the weather desk plays at a place: a named run of weather, or `down`. A place of its own disturbs no other walk. */
@@ -64,7 +83,7 @@ export async function phone(
   password: string,
   serviceWorkers: 'allow' | 'block' = 'allow'
 ): Promise<Page> {
-  const page = await (await browser.newContext({ ...PHONE, locale: 'en-GB', serviceWorkers })).newPage();
+  const page = waitedFor(await (await browser.newContext({ ...PHONE, locale: 'en-GB', serviceWorkers })).newPage());
   await signIn(page, origin, email, password);
   return page;
 }

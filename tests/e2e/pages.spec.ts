@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { accessible, DEMO, PHONE, signIn, test } from './helpers';
+import { accessible, DEMO, PHONE, signIn, test, waitedFor } from './helpers';
 
 /** Every page of the demo world, light and dark, desk and phone: opens without an error, holds its width, passes axe. */
 const PASSWORD = 'salt-marsh-oil';
@@ -45,7 +45,7 @@ for (const [name, options, rules] of LOOKS)
   for (const part of ['places', ...JOBS, ...(rules ? [] : (['more'] as const))] as const)
     test(`every page: ${name}, ${part}`, async ({ browser }) => {
       test.setTimeout(240_000);
-      const page = await (await browser.newContext({ ...options, locale: 'en-GB' })).newPage();
+      const page = waitedFor(await (await browser.newContext({ ...options, locale: 'en-GB' })).newPage());
       const faults: string[] = [];
       page.on('pageerror', (e) => faults.push(e.message));
       page.on('console', (m) => m.type() === 'error' && faults.push(m.text()));

@@ -84,6 +84,24 @@ test('a weak signal that swallows the request: said after ten seconds, sent when
   await bram.context().close();
 });
 
+test('a tap on a page that is seen but not yet awake is made when it wakes', async ({ browser }) => {
+  const bram = await phone(browser, DEMO, BRAM, PASSWORD, 'block');
+  await openWork(bram, 'Gallery stair');
+  const url = bram.url();
+  let wake = () => {};
+  const woken = new Promise<void>((done) => (wake = done));
+  await bram.route('**/_app/**/*.js', async (route) => {
+    await woken;
+    await route.continue();
+  });
+  await bram.goto(url, { waitUntil: 'commit' });
+  await bram.getByRole('button', { name: 'Note', exact: true }).click();
+  await expect(bram.getByText('starting', { exact: true })).toBeVisible();
+  wake();
+  await expect(bram.getByRole('textbox', { name: 'Note' })).toBeVisible();
+  await bram.context().close();
+});
+
 test('no network at all: the work page opens again from the phone, and the tap is kept', async ({ browser }) => {
   const bram = await phone(browser, DEMO, BRAM, PASSWORD);
   await openWork(bram, 'Twelve cell doors');

@@ -1,5 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { accessible, NOW, OWN, phone, pick, saved, setClock, signIn } from './helpers';
+import { accessible, NOW, OWN, phone, pick, saved, setClock, signIn, waitedFor } from './helpers';
 
 /** The whole story as a new user would live it: from an empty Basket to a floor in care. One after the other, on one Basket. */
 test.describe.configure({ mode: 'serial' });
@@ -11,7 +11,9 @@ let jobUrl = '';
 
 test.beforeAll(async ({ browser }) => {
   setClock(NOW);
-  desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage();
+  desk = waitedFor(
+    await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage()
+  );
 });
 test.afterAll(() => desk.context().close());
 

@@ -5,7 +5,7 @@ import type { LoggedEvent } from '$lib/server/work-log/log';
 import { clock } from '../clock/clock.svelte';
 import type { QueuedEvent } from './device-queue';
 
-export type Reach = 'in step' | 'sending' | 'on this phone only';
+export type Reach = 'starting' | 'in step' | 'sending' | 'on this phone only';
 
 const AGAIN_MS = 3000;
 /** How long a request may hang before the phone counts as out of reach; doubled each time it hangs, up to the most. */
@@ -20,7 +20,7 @@ export class WorkLog {
   events = $state.raw<WorkEvent[]>([]);
   waiting = $state.raw<QueuedEvent[]>([]);
   refused = $state.raw<QueuedEvent[]>([]);
-  reach = $state<Reach>('in step');
+  reach = $state<Reach>('starting');
   #stored = new Map<string, WorkEvent>();
   #lastSeq = 0;
   #source: EventSource | null = null;
@@ -66,6 +66,7 @@ export class WorkLog {
     );
     this.waiting = own.filter((q) => !q.refused);
     this.refused = own.filter((q) => q.refused);
+    this.reach = 'in step';
     this.#show();
     await this.flush();
   }

@@ -85,8 +85,8 @@
       : ''}</span
   >
   <span class="reach" role="status">
-    {#if desk.log.reach === 'on this phone only'}<Sign kind="check" size={15} />{desk.log.waiting.length} kept on this phone{:else if desk.log.reach === 'sending'}sending{:else}in
-      step{/if}
+    {#if desk.log.reach === 'on this phone only'}<Sign kind="check" size={15} />{desk.log.waiting.length} kept on this phone{:else}{desk
+        .log.reach}{/if}
   </span>
 </header>
 
