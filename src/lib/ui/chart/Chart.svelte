@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { DAY_MS } from '$core/units';
   import { onMount } from 'svelte';
   import type { ChartData, ChartLayout } from './chart';
   import { theme } from '../shell/theme.svelte';
@@ -11,6 +12,17 @@
     height?: number;
   }
   const { label, data, layout, height = 320 }: Props = $props();
+  /** Days before months and the 24-hour clock, whatever the axis is stretched to; as many words as `width` (px) has room for. */
+  const dates = (width: number) => ({
+    tickformatstops: [
+      { dtickrange: [null, DAY_MS - 1], value: '%H:%M\n%a %-d %b' },
+      { dtickrange: [DAY_MS, 'M1'], value: '%a %-d\n%b %Y' },
+      { dtickrange: ['M1', null], value: '%b\n%Y' }
+    ],
+    hoverformat: '%a %-d %b, %H:%M',
+    nticks: Math.max(2, Math.floor(width / 100)),
+    tickangle: 0
+  });
   let box: HTMLDivElement;
   let plot = $state<typeof import('plotly.js-basic-dist-min').default | null>(null);
 
@@ -50,7 +62,7 @@
         showlegend: false,
         hovermode: 'closest',
         ...rest,
-        xaxis: { ...axis, ...xaxis },
+        xaxis: { ...axis, ...(xaxis?.type === 'date' && dates(box.clientWidth)), ...xaxis },
         yaxis: { ...axis, ...yaxis }
       }) as ChartLayout,
       { displayModeBar: false, responsive: true }

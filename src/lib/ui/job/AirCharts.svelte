@@ -6,7 +6,7 @@
   import type { SearchReport } from '$lib/workers/search.worker';
   import type { Banded } from '$lib/workers/air-bands';
   import HourRuns from '../ribbon/HourRuns.svelte';
-  import { dayMonth, hourOfDay, whenWords } from '../words/time';
+  import { dayMonth, hourOfDay, hourWords } from '../words/time';
 
   interface Props {
     climate: SiteClimate;
@@ -251,7 +251,7 @@
       {/each}
       <rect x={px - 46} y="0" width="92" height="18" fill="var(--ink)" />
       <text x={px} y="13.5" text-anchor="middle" style="font-size:12.5px;font-weight:660;fill:var(--on-ink)"
-        >{whenWords(at.atMs, nowMs, timeZone)}</text
+        >{hourWords(at.atMs, nowMs, timeZone)}</text
       >
     {/if}
   </g>

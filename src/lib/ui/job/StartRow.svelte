@@ -5,7 +5,7 @@
   import { RULE_LOOK } from '../ribbon/rule-look';
   import { coatSegments, cutAt } from '../ribbon/segments';
   import { closureWords } from '../words/closure-words';
-  import { clockTime, spanWords, whenWords } from '../words/time';
+  import { clockTime, hourWords, spanWords, whenWords } from '../words/time';
 
   interface Props {
     outcome: SequenceOutcome;
@@ -41,7 +41,8 @@
     const { stopper, holds, members } = rank;
     const text = `${RULE_LOOK[stopper.rule].word}${coatsWanted > 1 ? ` on coat ${stopper.coat}` : ''} in ${holds === 0 && stopper.count === members ? 'all' : stopper.count}`;
     const last = lanes.at(-1);
-    const right = last ? x(Math.min(toMs, last.segments.at(-1)?.toMs ?? last.c.laidToMs)) : x(outcome.startMs);
+    const ribbonEnd = last ? x(Math.min(toMs, last.segments.at(-1)?.toMs ?? last.c.laidToMs)) : x(outcome.startMs);
+    const right = outcome.failed ? Math.max(ribbonEnd, x(outcome.failed.atMs) + 8) : ribbonEnd;
     const left = x(outcome.startMs);
     return plotW - right > text.length * 7 + 12
       ? { text, x: right + 8, end: false }
@@ -55,7 +56,7 @@
 
 <div class="row" class:chosen>
   <button onclick={onpick} aria-pressed={chosen} style="width:{LEFT}px">
-    <b class="fig">{whenWords(outcome.startMs, nowMs, timeZone)}</b>
+    <b class="fig">{hourWords(outcome.startMs, nowMs, timeZone)}</b>
     {#if rank && rank.members > 1}
       <span class="holds" class:none={rank.holds === 0}
         ><b class="fig">{rank.holds}</b> of {rank.members}{roomy ? ' dry' : ''}</span
@@ -87,7 +88,7 @@
     aria-label={lanes
       .map(
         (l) =>
-          `coat ${l.c.number} ${whenWords(l.c.laidFromMs, nowMs, timeZone)} to ${clockTime(l.c.laidToMs, timeZone)}, recoat opens ${whenWords(l.c.recoatOpens.p50, nowMs, timeZone)}`
+          `coat ${l.c.number} ${hourWords(l.c.laidFromMs, nowMs, timeZone)} to ${clockTime(l.c.laidToMs, timeZone)}, recoat opens ${hourWords(l.c.recoatOpens.p50, nowMs, timeZone)}`
       )
       .join('; ') || 'no coat can be laid'}
   >
@@ -107,7 +108,7 @@
           >
           {#if roomy}<tspan dx="8" style="fill:var(--go);font-weight:600"
               >{l.next || l.c.number < coatsWanted
-                ? `next opens ${whenWords(l.c.recoatOpens.p50, nowMs, timeZone)}, ${spanWords(l.c.recoatOpens, nowMs, timeZone)}`
+                ? `next opens ${hourWords(l.c.recoatOpens.p50, nowMs, timeZone)}, ${spanWords(l.c.recoatOpens, nowMs, timeZone)}`
                 : l.c.lightUse
                   ? `light use ${whenWords(l.c.lightUse.p50, nowMs, timeZone)}`
                   : ''}</tspan

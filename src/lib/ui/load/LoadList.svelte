@@ -4,7 +4,7 @@
   import { clock } from '../clock/clock.svelte';
   import Choice from '../fields/Choice.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
-  import { whenWords } from '../words/time';
+  import { hourWords } from '../words/time';
 
   /** One visit's things: count, where each comes from, and whether it is in the van. Ticks are events, so they work out of reach. */
   const { visit, vans }: { visit: LoadVisit; vans: readonly string[] } = $props();
@@ -25,7 +25,7 @@
 <section aria-label="Visit {visit.index + 1}: {title}" class="visit">
   <div class="head">
     <h2>{visit.index + 1}. {title}</h2>
-    <span class="dim">{visit.atMs ? whenWords(visit.atMs, clock.now, desk.document.site.timeZone) : 'no day yet'}</span>
+    <span class="dim">{visit.atMs ? hourWords(visit.atMs, clock.now, desk.document.site.timeZone) : 'no day yet'}</span>
     <span class="tally" class:all={count === visit.items.length}>{count} of {visit.items.length} packed</span>
     {#if vans.length}
       <div class="van no-print">

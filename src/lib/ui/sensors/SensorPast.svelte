@@ -22,7 +22,12 @@
   const scale = $derived((v: number) => temperatureOnScale(v, units));
 
   type Measured = Exclude<keyof MeasuredHour, 'atMs'>;
-  const LINES: { of: Measured; name: string; axis: 'y' | 'y2'; line: object }[] = [
+  const LINES: {
+    of: Measured;
+    name: string;
+    axis: 'y' | 'y2';
+    line: { color: string; width: number; dash?: 'dash' };
+  }[] = [
     { of: 'airTempC', name: 'air', axis: 'y2', line: { color: '--ink', width: 2 } },
     { of: 'surfaceTempC', name: 'surface', axis: 'y2', line: { color: '--ink', width: 1.5, dash: 'dash' } },
     { of: 'rh', name: 'humidity of the air', axis: 'y', line: { color: '--dew', width: 2 } },
@@ -48,8 +53,6 @@
     }))
   );
   const layout = $derived({
-    showlegend: true,
-    legend: { orientation: 'h', x: 0, y: 1.14 },
     xaxis: { type: 'date', range: [wall(Math.max(sinceMs, hours[0]?.atMs ?? sinceMs)), wall(clock.now)] },
     yaxis: { title: { text: '%' }, domain: [0, 0.46], rangemode: 'tozero' },
     yaxis2: {
@@ -94,6 +97,20 @@
     {:else}<p class="dim">
         No silence since {whenWords(hours[0]!.atMs, clock.now, timeZone)}: a reading in every hour.
       </p>{/if}
+    <ul class="key" aria-hidden="true">
+      {#each data as d (d.name)}
+        <li>
+          <svg width="34" height="10"
+            ><path
+              d="M0 5H34"
+              stroke="var({d.line.color})"
+              stroke-width={d.line.width}
+              stroke-dasharray={d.line.dash && '7 5'}
+            /></svg
+          >{d.name}
+        </li>
+      {/each}
+    </ul>
     <Chart
       label="What {name} measured, hour by hour: air and surface above, humidity and wood moisture below"
       {data}
@@ -142,6 +159,17 @@
     align-items: center;
     cursor: pointer;
     font-weight: 560;
+  }
+  .key {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 20px;
+    padding-top: 10px;
+  }
+  .key li {
+    display: flex;
+    gap: 8px;
+    align-items: center;
   }
   .scroll {
     max-height: 320px;

@@ -2,12 +2,12 @@
   import type { ProductCard } from '$core/product';
   import { useJobDesk } from '../job/job-desk.svelte';
   import { helpWords } from '../words/help-words';
-  import { whenWords } from '../words/time';
+  import { hourWords } from '../words/time';
   import type { StartFinder } from './start-finder.svelte';
 
   const { finder }: { finder: StartFinder } = $props();
   const desk = useJobDesk();
-  const when = (ms: number) => whenWords(ms, desk.minuteMs, desk.document.site.timeZone);
+  const when = (ms: number) => hourWords(ms, desk.minuteMs, desk.document.site.timeZone);
   let working = $state(false);
 
   async function look() {

@@ -78,6 +78,22 @@
         : [])
     ];
   });
+  const limitWords = $derived(
+    fan?.limit
+      ? [
+          {
+            xref: 'paper',
+            x: 1,
+            y: fan.limit.value,
+            text: fan.limit.words,
+            showarrow: false,
+            xanchor: 'right',
+            yanchor: 'bottom',
+            font: { color: '--stop' }
+          }
+        ]
+      : []
+  );
   const HOURS_SHOWN = 96;
   const dryData = $derived.by(() => {
     if (view !== 'Drying') return [];
@@ -198,7 +214,7 @@
       <Chart
         label="{view} over the next days: middle of the forecasts, the lowest and the highest tenth"
         data={fanData}
-        layout={{ yaxis: { title: { text: fan.unit } }, xaxis: { type: 'date' } }}
+        layout={{ yaxis: { title: { text: fan.unit } }, xaxis: { type: 'date' }, annotations: limitWords }}
       />
     {:else}<p class="dim py-4">The forecasts are still coming in.</p>{/if}
   {/if}

@@ -56,17 +56,25 @@ const dateKey = (ms: number, timeZone: string) =>
     day: '2-digit'
   }).format(ms);
 
-/** The clock alone today, "Thu 14:20" within a week, "13 May 14:20" further off. */
+/** The clock alone today, "Fri 21, 14:20" within a week, "Sun 27 Jun" further off, "21 Jun 2028" in another year. */
 export function whenWords(ms: number, nowMs: number, timeZone: string): string {
-  const time = clockTime(ms, timeZone);
-  if (dateKey(ms, timeZone) === dateKey(nowMs, timeZone)) return time;
-  if (Math.abs(ms - nowMs) < 6 * DAY_MS) return `${dayShort(ms, timeZone)}, ${time}`;
+  if (Math.abs(ms - nowMs) < 6 * DAY_MS) return hourWords(ms, nowMs, timeZone);
   return Math.abs(ms - nowMs) < 300 * DAY_MS ? dayMonth(ms, timeZone) : fullDate(ms, timeZone);
 }
 
-/** "80% between 13:10 and 16:40" */
+/** An hour, however far off: "14:20" today, "Mon 24, 14:20" as far as a forecast reaches, "Sun 27 Jun, 14:20" beyond. */
+export function hourWords(ms: number, nowMs: number, timeZone: string): string {
+  const time = clockTime(ms, timeZone);
+  if (dateKey(ms, timeZone) === dateKey(nowMs, timeZone)) return time;
+  return `${Math.abs(ms - nowMs) < 14 * DAY_MS ? dayShort(ms, timeZone) : dayMonth(ms, timeZone)}, ${time}`;
+}
+
+/** "80% between 13:10 and 16:40"; the days alone when they are far off, unless both are the same. */
 export function spanWords(span: { p10: number; p90: number }, nowMs: number, timeZone: string): string {
-  return `80% between ${whenWords(span.p10, nowMs, timeZone)} and ${whenWords(span.p90, nowMs, timeZone)}`;
+  const [from, to] = [whenWords(span.p10, nowMs, timeZone), whenWords(span.p90, nowMs, timeZone)];
+  return from === to
+    ? `80% between ${hourWords(span.p10, nowMs, timeZone)} and ${clockTime(span.p90, timeZone)}`
+    : `80% between ${from} and ${to}`;
 }
 
 /** The wall clock of an instant as "2027-05-18T09:40", as fields and charts take it. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Deadline } from '$core/job';
 import { closureWords } from './closure-words';
 import { deadlineWords, leftWords } from './deadline-words';
-import { clockTime, dayMonth, spanWords, whenWords } from './time';
+import { clockTime, dayMonth, hourWords, spanWords, whenWords } from './time';
 
 const NOW = Date.parse('2027-05-18T09:40:00+01:00');
 const ZONE = 'Europe/London';
@@ -13,6 +13,9 @@ describe('times in words', () => {
     expect(whenWords(min(62), NOW, ZONE)).toBe('10:42');
     expect(whenWords(min(60 * 24 * 3), NOW, ZONE)).toBe('Fri 21, 09:40');
     expect(whenWords(min(60 * 24 * 40), NOW, ZONE)).toBe('Sun 27 Jun');
+    expect(hourWords(min(60 * 24 * 3), NOW, ZONE)).toBe('Fri 21, 09:40');
+    expect(hourWords(min(60 * 24 * 7), NOW, ZONE)).toBe('Tue 25, 09:40');
+    expect(hourWords(min(60 * 24 * 40), NOW, ZONE)).toBe('Sun 27 Jun, 09:40');
     expect(whenWords(min(60 * 24 * 400), NOW, ZONE)).toBe('21 Jun 2028');
     expect(dayMonth(NOW, ZONE)).toBe('Tue 18 May');
   });
@@ -21,8 +24,12 @@ describe('times in words', () => {
     expect([clockTime(before, ZONE), clockTime(before + 3_600_000, ZONE)]).toEqual(['01:30', '01:30']);
     expect(clockTime(NOW, 'Asia/Kolkata')).toBe('14:10');
   });
-  it('a span is said as 80 %', () =>
-    expect(spanWords({ p10: min(210), p90: min(420) }, NOW, ZONE)).toBe('80% between 13:10 and 16:40'));
+  it('a span is said as 80 %, by its hours where both fall on one day', () => {
+    expect(spanWords({ p10: min(210), p90: min(420) }, NOW, ZONE)).toBe('80% between 13:10 and 16:40');
+    const week = 60 * 24 * 7;
+    expect(spanWords({ p10: min(week), p90: min(week + 90) }, NOW, ZONE)).toBe('80% between Tue 25, 09:40 and 11:10');
+    expect(spanWords({ p10: min(week), p90: min(2 * week) }, NOW, ZONE)).toBe('80% between Tue 25 May and Tue 1 Jun');
+  });
 });
 
 describe('deadlines in words', () => {

@@ -16,7 +16,7 @@
   import { StartFinder } from '$lib/ui/when/start-finder.svelte';
   import StartSummary from '$lib/ui/when/StartSummary.svelte';
   import { closureWords } from '$lib/ui/words/closure-words';
-  import { whenWords } from '$lib/ui/words/time';
+  import { hourWords } from '$lib/ui/words/time';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();
@@ -155,7 +155,7 @@
           >{/if}
       {:else if focus}
         <button class="btn" disabled={!focus.ok && !rankOf(focus.startMs)?.holds} onclick={book}
-          >Book {whenWords(focus.startMs, desk.minuteMs, zone)}</button
+          >Book {hourWords(focus.startMs, desk.minuteMs, zone)}</button
         >
       {/if}
     {/if}
@@ -195,7 +195,7 @@
       />
       <p class="look" class:closed={looking && looking.closed.length > 0} role="status">
         {#if looking}
-          <b>{whenWords(looking.atMs, desk.minuteMs, zone)} is {looking.closed.length ? 'closed' : 'open'}.</b>
+          <b>{hourWords(looking.atMs, desk.minuteMs, zone)} is {looking.closed.length ? 'closed' : 'open'}.</b>
           {looking.closed.map((c) => closureWords(c, desk.units)).join('; ')}{share && share.members > 1
             ? `. Open in ${share.open} of ${share.members} forecasts`
             : ''}
