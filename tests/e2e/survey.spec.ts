@@ -154,7 +154,7 @@ test('the library’s L with column and ways out, called out in metres, typed in
   await expect(page.getByLabel('Wall A', { exact: true })).toHaveValue('32\' 9 11/16"');
   await expect(area(page, 'Top')).toHaveText('736.3 sq ft');
   await page.getByLabel('Wall A', { exact: true }).fill(`32' 9 3/4"`);
-  await expect(page.getByText('Closes to 1 mm.')).toBeVisible();
+  await expect(page.getByText('Closes to 1/16".')).toBeVisible();
   await page.getByRole('button', { name: 'Sunil' }).click();
   await page.getByRole('button', { name: 'Metric' }).click();
   await page.keyboard.press('Escape');
