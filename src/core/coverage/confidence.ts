@@ -25,11 +25,11 @@ export function normalCdf(z: number): number {
   if (x < 3) {
     let term = x;
     let sum = x;
-    for (let k = 1; k < 80; k++) sum += term *= (x * x) / (2 * k + 1);
+    for (let k = 1; term > sum * Number.EPSILON; k++) sum += term *= (x * x) / (2 * k + 1);
     upper = 0.5 - density * sum;
   } else {
     let fraction = x;
-    for (let k = 40; k > 0; k--) fraction = x + k / fraction;
+    for (let k = Math.ceil(120 / x); k > 0; k--) fraction = x + k / fraction;
     upper = density / fraction;
   }
   return z >= 0 ? 1 - upper : upper;

@@ -34,7 +34,8 @@ export interface Plan {
   cautionsClosing: string;
   now: SiteHour | null;
   dwell: { min?: number; max?: number } | null;
-  hours: HourVerdict[];
+  /** Every hour of the horizon, open or closed; judged when first asked for, as only some pages do. */
+  readonly hours: HourVerdict[];
   /** What becomes of the start the job has chosen. */
   chosen: SequenceOutcome | null;
   leave: LeavePlan | null;
@@ -79,6 +80,7 @@ export function plan(
   const top = topCard(job);
   const first = job.finish && coatSpec(job.finish, 1);
   const mixTempC = now?.airTempC ?? 20;
+  let judged: HourVerdict[] | null = null;
   return {
     problems,
     faces,
@@ -90,7 +92,9 @@ export function plan(
     cautionsClosing: safetyClosing,
     now,
     dwell: card && now ? dwellMinutes(card, first!.method, now, first!.dwellMinutes) : null,
-    hours: ctx && climate ? judgedHours(job, climate, ctx) : [],
+    get hours() {
+      return (judged ??= ctx && climate ? judgedHours(job, climate, ctx) : []);
+    },
     chosen,
     leave: complete ? leavePlan(top!, last, house) : null,
     keep: complete ? keepPlan(job, top!, last.laidToMs, house) : null

@@ -38,15 +38,16 @@ const LAG_HOURS = 24;
 export function heldRoomClimate(room: HeldRoom, span: { startMs: number; hours: number }, sun: SunHours): SiteClimate {
   let { tempC, rh } = room;
   let mc = room.moisture?.at(-1)?.percent;
-  const known = new Map<string, Omit<SiteHour, 'sunElevationDeg'>>();
+  /** An hour like the last: nothing was measured in either. */
+  let same: Omit<SiteHour, 'sunElevationDeg'> | null = null;
   const hours = Array.from({ length: span.hours }, (_, i): SiteHour => {
     const seen = room.measured?.get(span.startMs + i * HOUR_MS);
     tempC = seen?.airTempC ?? tempC;
     rh = seen?.rh ?? rh;
     mc = seen?.mcPercent ?? mc;
-    const key = `${tempC} ${rh} ${mc} ${seen?.surfaceTempC}`;
-    const air = known.get(key) ?? indoorHour(room, tempC, rh * saturationVapourPressureHPa(tempC), mc, seen);
-    known.set(key, air);
+    const air: Omit<SiteHour, 'sunElevationDeg'> =
+      (!seen && same) || indoorHour(room, tempC, rh * saturationVapourPressureHPa(tempC), mc, seen);
+    same = seen ? null : air;
     return { ...air, sunElevationDeg: sun[i]!.elevationDeg };
   });
   return { startMs: span.startMs, hours, issuedMs: span.startMs, source: 'held room' };

@@ -142,18 +142,21 @@ export function labelPoint(ring: readonly Point[], holes: readonly (readonly Poi
     for (let j = 1; j < steps; j++) {
       const p = { x: x0 + ((x1 - x0) * i) / steps, y: y0 + ((y1 - y0) * j) / steps };
       if (!isInside(p, ring) || holes.some((h) => isInside(p, h))) continue;
-      const room = Math.min(nearest(p, ring), ...holes.map((h) => nearest(p, h)));
+      const room = holes.reduce((least, h) => nearest(p, h, least, most), nearest(p, ring, Infinity, most));
       const worth = room - (0.1 * room * Math.hypot(p.x - middle.x, p.y - middle.y)) / size;
       if (worth > most + 1e-9) [best, most] = [{ ...p, room }, worth];
     }
   return best;
 }
 
-function nearest(p: Point, ring: readonly Point[]): number {
-  return ring.reduce((least, a, i) => {
+/** The distance from a point to a ring, or `least` if that is less; what is under `enough` is not looked at more closely. */
+function nearest(p: Point, ring: readonly Point[], least: number, enough: number): number {
+  for (let i = 0; i < ring.length && least > enough; i++) {
+    const a = ring[i]!;
     const b = ring[(i + 1) % ring.length]!;
     const [dx, dy] = [b.x - a.x, b.y - a.y];
     const t = Math.min(1, Math.max(0, ((p.x - a.x) * dx + (p.y - a.y) * dy) / (dx * dx + dy * dy || 1)));
-    return Math.min(least, Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy));
-  }, Infinity);
+    least = Math.min(least, Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy));
+  }
+  return least;
 }
