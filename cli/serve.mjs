@@ -13,6 +13,8 @@ import { say, Stop } from './say.mjs';
 export const APP_MARK = join(root, 'build');
 const OWN_MARK = 'cli/basket.mjs';
 const APP_PATIENCE_MS = 8000;
+/** Room for what a page leaves behind, in MB: with more of it the heap is swept far less often, a tenth off every page. */
+const YOUNG_HEAP = '--max-semi-space-size=64';
 
 /** Sources of Basket run by tsx. @param {string} script @param {string[]} args @param {NodeJS.ProcessEnv} env @param {boolean} [quiet] */
 export const runScript = (script, args, env, quiet = true) =>
@@ -36,7 +38,7 @@ export async function stopAll(p) {
  */
 export async function launchApp(p, port, env) {
   const log = openSync(p.appLog, 'a', 0o600);
-  const child = spawn(process.execPath, [join(APP_MARK, 'index.js')], {
+  const child = spawn(process.execPath, [YOUNG_HEAP, join(APP_MARK, 'index.js')], {
     cwd: root,
     detached: true,
     stdio: ['ignore', log, log],

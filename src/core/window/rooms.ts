@@ -39,16 +39,15 @@ export function heldRoomClimate(room: HeldRoom, span: { startMs: number; hours: 
   let { tempC, rh } = room;
   let mc = room.moisture?.at(-1)?.percent;
   /** An hour like the last: nothing was measured in either. */
-  let same: Omit<SiteHour, 'sunElevationDeg'> | null = null;
+  let same: Indoors | null = null;
   const hours = Array.from({ length: span.hours }, (_, i): SiteHour => {
     const seen = room.measured?.get(span.startMs + i * HOUR_MS);
     tempC = seen?.airTempC ?? tempC;
     rh = seen?.rh ?? rh;
     mc = seen?.mcPercent ?? mc;
-    const air: Omit<SiteHour, 'sunElevationDeg'> =
-      (!seen && same) || indoorHour(room, tempC, rh * saturationVapourPressureHPa(tempC), mc, seen);
+    const air: Indoors = (!seen && same) || indoorHour(room, tempC, rh * saturationVapourPressureHPa(tempC), mc, seen);
     same = seen ? null : air;
-    return { ...air, sunElevationDeg: sun[i]!.elevationDeg };
+    return withSun(air, sun[i]!.elevationDeg);
   });
   return { startMs: span.startMs, hours, issuedMs: span.startMs, source: 'held room' };
 }
@@ -83,7 +82,7 @@ export function followingRoomClimate(
       saturationVapourPressureHPa(tempC)
     );
     mc = seen?.mcPercent ?? mc;
-    return { ...indoorHour(room, tempC, e, mc, seen), sunElevationDeg: sun[i]!.elevationDeg };
+    return withSun(indoorHour(room, tempC, e, mc, seen), sun[i]!.elevationDeg);
   });
   return { startMs: weather.startMs, hours, issuedMs: weather.issuedMs, source: weather.source };
 }
@@ -91,13 +90,32 @@ export function followingRoomClimate(
 /** A quantity drawn to a goal at a rate an hour, after one hour. */
 const settled = (from: number, goal: number, rate: number): number => goal + (from - goal) * Math.exp(-rate);
 
+/** An hour in a room, whatever the sun does outside. */
+type Indoors = Omit<SiteHour, 'sunElevationDeg'>;
+
+/** Written out: hundreds of them are made for every page, and a spread takes fifty times as long. */
+const withSun = (air: Indoors, sunElevationDeg: number): SiteHour => ({
+  airTempC: air.airTempC,
+  surfaceTempC: air.surfaceTempC,
+  rh: air.rh,
+  dewPointC: air.dewPointC,
+  dewGapC: air.dewGapC,
+  windMPerS: air.windMPerS,
+  airSpeedMPerS: air.airSpeedMPerS,
+  rainMm: air.rainMm,
+  cloud: air.cloud,
+  sunWPerM2: air.sunWPerM2,
+  mcPercent: air.mcPercent,
+  sunElevationDeg
+});
+
 function indoorHour(
   room: Room,
   tempC: number,
   vapourHPa: number,
   mc: number | undefined,
   seen: MeasuredHour | undefined
-): Omit<SiteHour, 'sunElevationDeg'> {
+): Indoors {
   const surfaceTempC = seen?.surfaceTempC ?? tempC + room.floorExcessC;
   const rh = Math.min(1, vapourHPa / saturationVapourPressureHPa(tempC));
   const dew = dewPointOfPressureC(vapourHPa);

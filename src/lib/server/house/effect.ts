@@ -26,7 +26,7 @@ export async function houseEffects(
   nowMs: number,
   ask: (query: string) => Promise<Response>
 ): Promise<HouseEffect[]> {
-  const heads = await headsInStages(db, crewId, ['working', 'booked', 'planning'], MOST_JOBS);
+  const heads = await headsInStages(db, crewId, { stages: ['working', 'booked', 'planning'], most: MOST_JOBS });
   const ids = heads.map((h) => h.id);
   const [jobs, logs, { knowledge: before, importedPlaces }] = await Promise.all([
     findJobs(db, crewId, ids),

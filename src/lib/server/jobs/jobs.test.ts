@@ -63,9 +63,14 @@ describe('jobs', () => {
     const { crewId, userId } = await freshCrew(db);
     const id = await createJob(db, crewId, floorJob(), 'Ines', NOW);
     await saveJob(db, crewId, id, { ...floorJob(), startAt: new Date(NOW).toISOString() }, 1, 'Ines', NOW);
-    expect((await headsInStages(db, crewId, ['booked'], 5)).map((j) => j.id)).toEqual([id]);
+    const idsOf = (heads: readonly { id: string }[]) => heads.map((h) => h.id);
+    expect(idsOf(await headsInStages(db, crewId, { stages: ['booked'], most: 5 }))).toEqual([id]);
     await appendEvents(db, crewId, id, [phoneEvent('coat.opened', { coat: 1 })], { id: userId, name: 'Ines' }, NOW);
-    expect((await headsInStages(db, crewId, ['working'], 5)).map((j) => j.id)).toEqual([id]);
+    const working = { stages: ['working'], most: 5 } as const;
+    expect(idsOf(await headsInStages(db, crewId, working))).toEqual([id]);
+    const planned = await Promise.all([1, 2, 3].map((n) => createJob(db, crewId, floorJob(), 'Ines', NOW + n)));
+    const both = await headsInStages(db, crewId, working, { stages: ['planning'], most: 2 });
+    expect(new Set(idsOf(both))).toEqual(new Set([id, planned[1], planned[2]]));
   });
 
   it('is found by title, client and place; a wildcard is only a letter', async () => {

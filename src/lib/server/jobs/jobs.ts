@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, inArray, isNotNull, lt, lte, or, sql } from 'drizzle-orm';
+import { unionAll } from 'drizzle-orm/mysql-core';
 import { v7 as uuidv7 } from 'uuid';
 import { defaultHouseRules } from '../../../core/house';
 import {
@@ -86,14 +87,28 @@ export async function findJob(db: Db, crewId: string, id: string): Promise<JobRo
 /** What tells one state of a job from another, without its document. */
 export type JobHead = Pick<JobRow, 'id' | 'stage' | 'rowVersion' | 'eventSeq'>;
 
-/** Heads of a crew's jobs in some stages, last changed first. */
-export const headsInStages = (db: Db, crewId: string, stages: readonly JobStage[], limit: number): Promise<JobHead[]> =>
-  db
-    .select({ id: job.id, stage: job.stage, rowVersion: job.rowVersion, eventSeq: job.eventSeq })
-    .from(job)
-    .where(and(eq(job.crewId, crewId), inArray(job.stage, [...stages])))
-    .orderBy(desc(job.updatedAt))
-    .limit(limit);
+/** Stages of jobs, and how many of them at most: the last changed ones. */
+interface StageGroup {
+  stages: readonly JobStage[];
+  most: number;
+}
+
+/** Heads of a crew's jobs in some stages, last changed first; with a second group both in one question, in no order. */
+export async function headsInStages(
+  db: Db,
+  crewId: string,
+  group: StageGroup,
+  beside?: StageGroup
+): Promise<JobHead[]> {
+  const heads = ({ stages, most }: StageGroup) =>
+    db
+      .select({ id: job.id, stage: job.stage, rowVersion: job.rowVersion, eventSeq: job.eventSeq })
+      .from(job)
+      .where(and(eq(job.crewId, crewId), inArray(job.stage, [...stages])))
+      .orderBy(desc(job.updatedAt))
+      .limit(most);
+  return beside ? unionAll(heads(group), heads(beside)) : heads(group);
+}
 
 /** Jobs of a crew by their ids, in no order. */
 export async function findJobs(db: Db, crewId: string, ids: readonly string[]): Promise<JobRow[]> {

@@ -75,7 +75,8 @@ export interface Rail {
   lines: JobLine[];
 }
 
-const LIVE: readonly JobStage[] = ['working', 'drying', 'booked', 'planning'];
+/** Live jobs that are past planning. */
+const BUSY: readonly JobStage[] = ['working', 'drying', 'booked'];
 const MOST_LINES = 12;
 const MOST_PLANNING = 6;
 const MEASURED_DAYS = 10;
@@ -91,12 +92,11 @@ export async function railFor(
   ask: (query: string) => Promise<Response>,
   reach: RailReach = RAIL_REACH
 ): Promise<Rail> {
-  const [busy, planning, home] = await Promise.all([
-    headsInStages(db, crew.id, LIVE.slice(0, 3), MOST_LINES),
-    headsInStages(db, crew.id, LIVE.slice(3), MOST_PLANNING),
+  const [heads, home] = await Promise.all([
+    headsInStages(db, crew.id, { stages: BUSY, most: MOST_LINES }, { stages: ['planning'], most: MOST_PLANNING }),
     forecastFor(db, crew.home, nowMs, ask)
   ]);
-  const lines = await jobLines(db, crew.id, [...busy, ...planning], nowMs, ask);
+  const lines = await jobLines(db, crew.id, heads, nowMs, ask);
   const pressing = (l: JobLine) => l.deadlines.find((d) => d.urgent)?.atMs ?? Infinity;
   const first = (l: JobLine) => l.deadlines[0]?.atMs ?? Infinity;
   const order = (a: number, b: number) => (a === b ? 0 : a - b);

@@ -23,6 +23,8 @@
     disabled = false
   }: Props = $props();
   const id = $props.id();
+  /** A list nobody has opened yet is not made: a page may hold dozens. */
+  let made = $state(false);
   const shown = $derived(options.find((o) => o.value === value)?.label ?? value);
 </script>
 
@@ -33,6 +35,7 @@
     {value}
     {name}
     {disabled}
+    onOpenChange={(open) => (made ||= open)}
     onValueChange={(v) => {
       value = v as T;
       onchange?.(v as T);
@@ -48,17 +51,19 @@
         ><path d="M1 1l5 5 5-5" fill="none" stroke="var(--ink)" stroke-width="2" /></svg
       >
     </Select.Trigger>
-    <Select.Portal>
-      <Select.Content class="choice-list" sideOffset={4}>
-        <Select.Viewport>
-          {#each options as o (o.value)}
-            <Select.Item value={o.value} label={o.label} disabled={o.disabled} class="choice-item">
-              <span>{o.label}</span>{#if o.note}<span class="note">{o.note}</span>{/if}
-            </Select.Item>
-          {/each}
-        </Select.Viewport>
-      </Select.Content>
-    </Select.Portal>
+    {#if made}
+      <Select.Portal>
+        <Select.Content class="choice-list" sideOffset={4}>
+          <Select.Viewport>
+            {#each options as o (o.value)}
+              <Select.Item value={o.value} label={o.label} disabled={o.disabled} class="choice-item">
+                <span>{o.label}</span>{#if o.note}<span class="note">{o.note}</span>{/if}
+              </Select.Item>
+            {/each}
+          </Select.Viewport>
+        </Select.Content>
+      </Select.Portal>
+    {/if}
   </Select.Root>
   {#if errors?.length}<p class="mt-1 text-[13px] font-semibold text-stop">{errors.join(' ')}</p>{/if}
 </div>

@@ -1,60 +1,44 @@
 import { DAY_MS } from '$core/units';
 
-const cache = new Map<string, Intl.DateTimeFormat>();
+const FORMATS = {
+  clock: { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' },
+  hour: { hour: '2-digit', hourCycle: 'h23' },
+  dayShort: { weekday: 'short', day: 'numeric' },
+  dayMonth: { weekday: 'short', day: 'numeric', month: 'short' },
+  monthYear: { month: 'short', year: 'numeric' },
+  fullDate: { day: 'numeric', month: 'short', year: 'numeric' },
+  dateKey: { year: 'numeric', month: '2-digit', day: '2-digit' }
+} satisfies Record<string, Intl.DateTimeFormatOptions>;
 
-function format(timeZone: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
-  const key = timeZone + JSON.stringify(options);
-  let f = cache.get(key);
-  if (!f) cache.set(key, (f = new Intl.DateTimeFormat('en-GB', { timeZone, ...options })));
-  return f;
+const made = new Map<string, Intl.DateTimeFormat>();
+
+function inZone(ms: number, timeZone: string, as: keyof typeof FORMATS): string {
+  const key = `${as} ${timeZone}`;
+  let format = made.get(key);
+  if (!format) made.set(key, (format = new Intl.DateTimeFormat('en-GB', { timeZone, ...FORMATS[as] })));
+  // Some put a comma behind the weekday, some do not.
+  return format.format(ms).replace(',', '');
 }
 
 /** "10:42" in the site's zone. */
-export const clockTime = (ms: number, timeZone: string): string =>
-  format(timeZone, {
-    hour: '2-digit',
-    minute: '2-digit',
-    hourCycle: 'h23'
-  }).format(ms);
+export const clockTime = (ms: number, timeZone: string): string => inZone(ms, timeZone, 'clock');
 
 /** "Thu 13" */
-export const dayShort = (ms: number, timeZone: string): string => {
-  const p = format(timeZone, {
-    weekday: 'short',
-    day: 'numeric'
-  }).formatToParts(ms);
-  return `${p.find((x) => x.type === 'weekday')!.value} ${p.find((x) => x.type === 'day')!.value}`;
-};
+export const dayShort = (ms: number, timeZone: string): string => inZone(ms, timeZone, 'dayShort');
 
 /** "Thu 13 May" */
-export const dayMonth = (ms: number, timeZone: string): string => {
-  const p = format(timeZone, {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short'
-  }).formatToParts(ms);
-  const get = (t: string) => p.find((x) => x.type === t)!.value;
-  return `${get('weekday')} ${get('day')} ${get('month')}`;
-};
+export const dayMonth = (ms: number, timeZone: string): string => inZone(ms, timeZone, 'dayMonth');
 
 /** "Aug 2027" */
-export const monthYear = (ms: number, timeZone: string): string =>
-  format(timeZone, { month: 'short', year: 'numeric' }).format(ms);
+export const monthYear = (ms: number, timeZone: string): string => inZone(ms, timeZone, 'monthYear');
 
 /** "13 May 2027" */
-export const fullDate = (ms: number, timeZone: string): string =>
-  format(timeZone, { day: 'numeric', month: 'short', year: 'numeric' }).format(ms);
+export const fullDate = (ms: number, timeZone: string): string => inZone(ms, timeZone, 'fullDate');
 
 /** Hour of the day 0–23 in a zone. */
-export const hourOfDay = (ms: number, timeZone: string): number =>
-  Number(format(timeZone, { hour: '2-digit', hourCycle: 'h23' }).format(ms));
+export const hourOfDay = (ms: number, timeZone: string): number => Number(inZone(ms, timeZone, 'hour'));
 
-const dateKey = (ms: number, timeZone: string) =>
-  format(timeZone, {
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit'
-  }).format(ms);
+const dateKey = (ms: number, timeZone: string): string => inZone(ms, timeZone, 'dateKey');
 
 /** The clock alone today, "Fri 21, 14:20" within a week, "Sun 27 Jun" further off, "21 Jun 2028" in another year. */
 export function whenWords(ms: number, nowMs: number, timeZone: string): string {
