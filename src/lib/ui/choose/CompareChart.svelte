@@ -3,6 +3,7 @@
   import Chart from '../chart/Chart.svelte';
   import Choice from '../fields/Choice.svelte';
   import type { CompareRow } from './compare-rows';
+  import { labelPlaces } from './label-places';
 
   /** The trade-off between two measures: each system a point, the better ones down and left. */
   const { shown, rows }: { shown: readonly SystemFigures[]; rows: readonly CompareRow[] } = $props();
@@ -38,7 +39,7 @@
         x: points.map((f) => scaled(row(x), f)),
         y: points.map((f) => scaled(row(y), f)),
         text: points.map((f) => `${f.name}, ${f.finish.method}`),
-        textposition: points.map((_, i) => (i % 2 ? 'bottom center' : 'top center')),
+        textposition: labelPlaces(points.map((f) => ({ x: scaled(row(x), f)!, y: scaled(row(y), f)! }))),
         hoverinfo: 'text',
         cliponaxis: false,
         marker: {
