@@ -252,7 +252,7 @@ function prepItems(job: JobDocument, surveys: readonly SurfaceSurvey[]): LoadIte
   const items = surveys.flatMap((s) =>
     s.prep.steps.flatMap((step) => [
       ...step.consumables.map((c) =>
-        item('sanding', c.name, Math.ceil(c.count), step.name.toLowerCase(), c.unit ? { unit: c.unit } : {})
+        item('sanding', c.name, Math.ceil(c.count), lowered(step.name), c.unit ? { unit: c.unit } : {})
       ),
       ...(step.machine ? [item('tools', step.machine, 1, 'sanding')] : [])
     ])
@@ -278,3 +278,6 @@ function merged(items: readonly LoadItem[]): LoadItem[] {
   }
   return [...out.values()].sort((a, b) => LOAD_GROUPS.indexOf(a.group) - LOAD_GROUPS.indexOf(b.group));
 }
+
+/** A name within a line: its first letter small, grits and the like as they are. */
+const lowered = (name: string): string => name.slice(0, 1).toLowerCase() + name.slice(1);

@@ -11,6 +11,14 @@ describe('places for the words of points', () => {
       ])
     ).toEqual(['top center', 'top center', 'top center']);
   });
+  it('of two that nearly touch the higher has them above, the lower below, whatever their order', () => {
+    const [high, low] = [
+      { x: 3.4, y: 1041 },
+      { x: 3.4, y: 928 }
+    ];
+    expect(labelPlaces([high, low])).toEqual(['top center', 'bottom center']);
+    expect(labelPlaces([low, high])).toEqual(['bottom center', 'top center']);
+  });
   it('four on one point have each its own side', () => {
     const places = labelPlaces(Array.from({ length: 4 }, () => ({ x: 3, y: 700 })));
     expect(new Set(places).size).toBe(4);

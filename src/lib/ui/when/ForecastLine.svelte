@@ -49,7 +49,7 @@
     >
   {:else if from}
     <span
-      >{from.source === 'weather desk' ? 'Forecast' : `From the file ${from.source}, read`}
+      >{from.source === 'weather desk' ? 'Forecast fetched' : `From the file ${from.source}, read`}
       {whenWords(from.fetchedMs, desk.minuteMs, zone)}{members > 1 ? `, ${members} members` : ''}.</span
     >
   {:else}

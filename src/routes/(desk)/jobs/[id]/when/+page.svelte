@@ -204,8 +204,8 @@
           to see why it is closed.
         {/if}
       </p>
-      <div class="mt-3 flex min-h-[40px] items-center gap-3">
-        <h2>Starts, best first</h2>
+      <div class="mt-3 flex min-h-[40px] flex-wrap items-center gap-x-3">
+        <h2 class="whitespace-nowrap">Starts, best first</h2>
         <span class="dim" role="status">{progress}</span>
         {#if finder.state === 'searching' && finder.done > 0}<button class="btn line" onclick={() => finder.stop()}
             >Stop</button
