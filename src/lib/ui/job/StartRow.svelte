@@ -42,8 +42,10 @@
     const text = `${RULE_LOOK[stopper.rule].word}${coatsWanted > 1 ? ` on coat ${stopper.coat}` : ''} in ${holds === 0 && stopper.count === members ? 'all' : stopper.count}`;
     const last = lanes.at(-1);
     const ribbonEnd = last ? x(Math.min(toMs, last.segments.at(-1)?.toMs ?? last.c.laidToMs)) : x(outcome.startMs);
-    const right = outcome.failed ? Math.max(ribbonEnd, x(outcome.failed.atMs) + 8) : ribbonEnd;
-    const left = x(outcome.startMs);
+    // The sign stands 8 px to both sides of the hour that fails.
+    const sign = outcome.failed ? x(outcome.failed.atMs) : null;
+    const right = sign === null ? ribbonEnd : Math.max(ribbonEnd, sign + 8);
+    const left = sign === null ? x(outcome.startMs) : Math.min(x(outcome.startMs), sign - 8);
     return plotW - right > text.length * 7 + 12
       ? { text, x: right + 8, end: false }
       : left > text.length * 7 + 12
@@ -61,7 +63,7 @@
       <span class="holds" class:none={rank.holds === 0}
         ><b class="fig">{rank.holds}</b> of {rank.members}{roomy ? ' dry' : ''}</span
       >
-      {#if chosen}
+      {#if chosen && roomy}
         <svg class="tally" width="104" height="12" viewBox="0 0 104 12" aria-hidden="true">
           {#each { length: rank.members } as _, i (i)}
             <rect
