@@ -24,17 +24,18 @@
       (o) => o === p.text('of', 'total') && (o !== 'hardener' || isTwoPart(card))
     ) ?? 'total'
   );
-  const known = $derived<KnownAmount>({ of, litres: p.num('l', 1, 0, 200) });
   const basis = $derived<MixBasis>(p.text('by', card.ratioBasis) === 'mass' ? 'mass' : 'volume');
   const temp = $derived(p.num('t', 20, -10, 50));
-  const mix = $derived(mixAmounts(card, known));
   const least = $derived(
     smallestBatchL(
       { ...card, ratioBasis: basis },
       { cupL: house.measureStepMl / 1000, scaleKg: house.scaleStepG / 1000 }
     )
   );
+  /** Begins with a litre, or with what can be measured honestly where that is more. */
+  const known = $derived<KnownAmount>({ of, litres: p.num('l', Math.max(1, Math.ceil(least * 10) / 10), 0, 200) });
   const most = $derived(Math.min(card.batchLimitL ?? Infinity, house.mixingVesselL * house.vesselFillShare));
+  const mix = $derived(mixAmounts(card, known));
   const batches = $derived(evenBatches(mix.totalL, most));
   const life = $derived(potLifeMinutes(card, Math.max(mix.totalL / batches.count, 0.001), temp));
   const usable = $derived(usableMinutes(card, Math.max(mix.totalL / batches.count, 0.001), temp));
