@@ -100,7 +100,14 @@ export async function railFor(
   const pressing = (l: JobLine) => l.deadlines.find((d) => d.urgent)?.atMs ?? Infinity;
   const first = (l: JobLine) => l.deadlines[0]?.atMs ?? Infinity;
   const order = (a: number, b: number) => (a === b ? 0 : a - b);
-  lines.sort((a, b) => order(pressing(a), pressing(b)) || order(first(a), first(b)));
+  const planned = (l: JobLine) => Number(l.stage === 'planning');
+  lines.sort(
+    (a, b) =>
+      order(pressing(a), pressing(b)) ||
+      order(first(a), first(b)) ||
+      planned(a) - planned(b) ||
+      a.title.localeCompare(b.title, 'en')
+  );
   return {
     hours: home ? railHours(home.series, crew.home, nowMs, reach) : [],
     members: home?.members.length ?? 0,

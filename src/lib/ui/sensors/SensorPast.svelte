@@ -16,6 +16,9 @@
   }
   const { name, hours, sinceMs, timeZone, units }: Props = $props();
   const silences = $derived(silencesOf(hours, clock.now));
+  /** Those that are said in words; the chart shows all. */
+  const SAID = 4;
+  const said = $derived(silences.slice(-SAID));
   const drawn = $derived(wholeHours(hours));
   /** Plotly reads times as they stand: the wall clock of the crew. */
   const wall = (ms: number) => localClock(ms, timeZone);
@@ -89,9 +92,12 @@
     {#if silences.length}
       <p class="flex gap-2">
         <Sign kind="check" size={15} /><span
-          ><b>Silent {silences.length === 1 ? 'once' : `${silences.length} times`}:</b>
-          {silences.map((s) => `${span(s)} (${showDuration(s.toMs - s.fromMs)})`).join('; ')}. Those hours go by the
-          model.</span
+          ><b
+            >Silent {silences.length === 1 ? 'once' : `${silences.length} times`}{silences.length > SAID
+              ? `, the last ${SAID}`
+              : ''}:</b
+          >
+          {said.map((s) => `${span(s)} (${showDuration(s.toMs - s.fromMs)})`).join('; ')}. Those hours go by the model.</span
         >
       </p>
     {:else}<p class="dim">
