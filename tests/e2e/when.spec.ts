@@ -195,6 +195,12 @@ test('a desk that is down: the kept forecast goes on, its age is said; a file st
   await expect(page.getByRole('alert')).toContainText(/logger\.csv: .*does not come after/);
   await input.setInputFiles(file('logger.csv', [head, ...lines].join('\n')));
   await expect(page.getByRole('dialog').getByText(/288 hours/)).toBeVisible();
+  const monday = page.getByLabel('Mon from');
+  const began = await monday.inputValue();
+  await monday.fill('');
+  await expect(page.getByText(`Type a time; ${began} stays until then.`)).toBeVisible();
+  await monday.fill('09:15');
+  await expect(page.getByText('stays until then')).toHaveCount(0);
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByText(/From the file logger\.csv/)).toBeVisible();
 });

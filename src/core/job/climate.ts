@@ -100,7 +100,7 @@ function climateOf(job: JobDocument, startMs: number, count: number, sun: SunHou
 }
 
 /** Air changes an hour of a room nobody has said more of: shut, and with its windows open. */
-const SHUT_AIR_CHANGES = 0.5;
+export const SHUT_AIR_CHANGES = 0.5;
 const OPEN_AIR_CHANGES = 6;
 
 const byHour = (measured: readonly MeasuredHour[]): ReadonlyMap<number, MeasuredHour> | undefined =>

@@ -129,6 +129,18 @@ describe('what would help', () => {
   });
 });
 
+describe('a heater', () => {
+  it('is what helps in a room that follows the weather through foggy mornings', () => {
+    const document = counterJob();
+    document.site.room = { ...document.site.room, kind: 'follows outdoors', offsetC: 2 };
+    const o = { ...outlook('sea fog mornings', 6), document };
+    const asIs = findStarts(o)[0]!;
+    expect(asIs.holds).toBe(0);
+    const heater = whatHelps(o, asIs).find((h) => h.kind === 'heater')!;
+    expect(heater.best).toMatchObject({ holds: 6, members: 6 });
+  });
+});
+
 describe('work under way', () => {
   const laid = [
     made('coat.opened', { coat: 1 }, -60 * 20),

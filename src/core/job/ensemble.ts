@@ -98,7 +98,11 @@ function variants(o: Outlook, shelf: readonly ProductCard[]): { kind: HelpKind; 
     const covered = o.members?.map((m) => ({ ...m, hours: m.hours.map((h) => h && { ...h, rainMm: 0 }) })) ?? null;
     add('tarp', { ...withSite({ exposure: { ...site.exposure, shade: 1, shelter: 1 } }), members: covered });
     if (!site.lamps) add('lamps', withSite({ lamps: true }));
-  } else if (site.room.kind !== 'follows outdoors') {
+  } else if (site.room.kind === 'follows outdoors') {
+    // What was measured was measured without the heater; the room begins where the weather leaves it, that much warmer.
+    const offsetC = (site.room.offsetC ?? 0) + HEATER_C;
+    add('heater', { ...withSite({ room: { ...site.room, offsetC } }), measured: [] });
+  } else {
     const tempC = site.room.tempC + HEATER_C;
     const rh = (site.room.rh * saturationVapourPressureHPa(site.room.tempC)) / saturationVapourPressureHPa(tempC);
     add('heater', { ...withSite({ room: { ...site.room, tempC, rh } }), measured: [] });

@@ -12,3 +12,16 @@ export const parsePercent =
 
 /** Shows 0–1 as "52 %" or "8.6 %". */
 export const showPercent = (share: number): string => `${decimals(share * 100, 1, true)} %`;
+
+/** Reads a bare number within limits, for what has no unit. */
+export const parseNumber =
+  (low: number, high: number) =>
+  (text: string): Parsed => {
+    const value = readNumber(text);
+    return value !== null && value >= low && value <= high
+      ? { ok: true, value, echo: showNumber(value) }
+      : { ok: false, problem: `Type a number from ${low} to ${high}.` };
+  };
+
+/** Shows a bare number to two decimals at most. */
+export const showNumber = (value: number): string => decimals(value, 2, true);

@@ -15,6 +15,7 @@ import {
   showPercent,
   showPour,
   showSpreadRate,
+  parseNumber,
   showRain,
   showTemperature,
   showVolume,
@@ -94,6 +95,9 @@ describe('areas, volumes, temperatures, times', () => {
     expect(parseTemperature('-300 C', 'metric').ok).toBe(false);
     expect(showTemperature(20, 'us')).toBe('68.0 °F');
     expect(temperatureOnScale(-40, 'us')).toBe(-40);
+    expect(parseNumber(0, 60)('0.75')).toMatchObject({ ok: true, value: 0.75, echo: '0.75' });
+    for (const bad of ['61', '-1', '', 'many'])
+      expect(parseNumber(0, 60)(bad)).toEqual({ ok: false, problem: 'Type a number from 0 to 60.' });
     expect(showRain(2.54, 'us')).toBe('0.10 in');
     expect(showRain(2.54, 'metric')).toBe('2.5 mm');
     expect(temperatureOnScale(12.5, 'metric')).toBe(12.5);

@@ -4,6 +4,7 @@
   import { parsePercent, showPercent } from '$core/units';
   import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
+  import TimeField from '../fields/TimeField.svelte';
   import Tick from '../fields/Tick.svelte';
   import BoardsAir from '../site/BoardsAir.svelte';
   import ClosuresField from '../site/ClosuresField.svelte';
@@ -39,20 +40,18 @@
                   })}
               />
               {#if h}
-                <input
-                  class="field"
-                  type="time"
-                  aria-label="{DAY_WORDS[d]} from"
+                <TimeField
+                  quiet
+                  label="{DAY_WORDS[d]} from"
                   value={h.from}
-                  onchange={(e) => desk.edit((j) => (j.site.workingHours[d]!.from = e.currentTarget.value))}
+                  onchange={(v) => desk.edit((j) => (j.site.workingHours[d]!.from = v))}
                 />
-                <input
-                  class="field"
-                  type="time"
-                  aria-label="{DAY_WORDS[d]} to"
+                <TimeField
+                  quiet
+                  label="{DAY_WORDS[d]} to"
                   value={h.to}
-                  aria-invalid={desk.problemAt(`/site/workingHours/${d}`) ? true : undefined}
-                  onchange={(e) => desk.edit((j) => (j.site.workingHours[d]!.to = e.currentTarget.value))}
+                  problem={desk.problemAt(`/site/workingHours/${d}`)}
+                  onchange={(v) => desk.edit((j) => (j.site.workingHours[d]!.to = v))}
                 />
               {:else}<span class="dim col-span-2">off</span>{/if}
             </div>

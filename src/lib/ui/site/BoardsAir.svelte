@@ -1,6 +1,7 @@
 <script lang="ts">
   import { parsePercent, showPercent } from '$core/units';
   import QuantityField from '../fields/QuantityField.svelte';
+  import TimeField from '../fields/TimeField.svelte';
   import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
 
@@ -18,23 +19,13 @@
   onchange={(v) => desk.edit((j) => (j.site.exposure.shade = v))}
 />
 {#each shaded as s, i (i)}
-  <div class="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
-    <label
-      ><span class="text-[13px]">Shade from</span><input
-        class="field"
-        type="time"
-        value={s.from}
-        onchange={(e) => desk.edit((j) => (j.site.exposure.shadeByHours![i]!.from = e.currentTarget.value))}
-      /></label
-    >
-    <label
-      ><span class="text-[13px]">to</span><input
-        class="field"
-        type="time"
-        value={s.to}
-        onchange={(e) => desk.edit((j) => (j.site.exposure.shadeByHours![i]!.to = e.currentTarget.value))}
-      /></label
-    >
+  <div class="grid grid-cols-2 items-end gap-2">
+    <TimeField
+      label="Shade from"
+      value={s.from}
+      onchange={(v) => desk.edit((j) => (j.site.exposure.shadeByHours![i]!.from = v))}
+    />
+    <TimeField label="to" value={s.to} onchange={(v) => desk.edit((j) => (j.site.exposure.shadeByHours![i]!.to = v))} />
     <QuantityField
       label="how deep"
       value={s.shade}

@@ -2,6 +2,7 @@
   import { WEEKDAYS } from '$core/window';
   import { clock } from '../clock/clock.svelte';
   import TextField from '../fields/TextField.svelte';
+  import TimeField from '../fields/TimeField.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
   import { localClock } from '../words/time';
 
@@ -59,27 +60,26 @@
           </div>
         </fieldset>
         <div class="grid grid-cols-2 gap-2">
-          <input
-            class="field"
-            type="time"
-            aria-label="{c.reason} from"
+          <TimeField
+            quiet
+            label="{c.reason} from"
             value={c.from ?? '00:00'}
-            onchange={(e) =>
+            onchange={(v) =>
               desk.edit((j) => {
                 const x = j.site.closures![i]!;
-                if ('days' in x) x.from = e.currentTarget.value;
+                if ('days' in x) x.from = v;
               })}
           />
-          <input
-            class="field"
-            type="time"
-            aria-label="{c.reason} to, empty for the whole day"
+          <TimeField
+            quiet
+            open
+            label="{c.reason} to, empty for the whole day"
             value={c.to ?? ''}
-            onchange={(e) =>
+            onchange={(v) =>
               desk.edit((j) => {
                 const x = j.site.closures![i]!;
                 if (!('days' in x)) return;
-                if (e.currentTarget.value) x.to = e.currentTarget.value;
+                if (v) x.to = v;
                 else delete x.to;
               })}
           />

@@ -1,15 +1,18 @@
 <script lang="ts">
+  import { SHUT_AIR_CHANGES } from '$core/job';
   import {
+    parseNumber,
     parsePercent,
     parseTemperature,
     parseTemperatureGap,
+    showNumber,
     showPercent,
     showTemperature,
     showTemperatureGap
   } from '$core/units';
   import Choice from '../fields/Choice.svelte';
   import QuantityField from '../fields/QuantityField.svelte';
-  import TextField from '../fields/TextField.svelte';
+  import TimeField from '../fields/TimeField.svelte';
   import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
 
@@ -20,10 +23,6 @@
     { value: 'follows outdoors' as const, label: 'Follows the weather', note: 'no heating, or hardly any' }
   ];
   const follows = $derived(room.kind === 'follows outdoors');
-  const number = (text: string, from: number, to: number) => {
-    const v = Number(text);
-    return text.trim() !== '' && v >= from && v <= to ? v : null;
-  };
 </script>
 
 <Choice
@@ -42,15 +41,14 @@
     onchange={(v) => desk.edit((j) => (j.site.room.offsetC = v))}
     problem={desk.problemAt('/site/room/offsetC')}
   />
-  <TextField
+  <QuantityField
     label="Air changes an hour, windows shut"
-    inputmode="decimal"
-    value={room.airChangesPerHour ?? 0.5}
-    errors={desk.problemAt('/site/room/airChangesPerHour') ? ['Between 0 and 60.'] : null}
-    oninput={(e) => {
-      const v = number(e.currentTarget.value, 0, 60);
-      if (v !== null) desk.edit((j) => (j.site.room.airChangesPerHour = v), 'changes');
-    }}
+    value={room.airChangesPerHour ?? SHUT_AIR_CHANGES}
+    units={desk.units}
+    parse={parseNumber(0, 60)}
+    show={showNumber}
+    onchange={(v) => desk.edit((j) => (j.site.room.airChangesPerHour = v), 'changes')}
+    problem={desk.problemAt('/site/room/airChangesPerHour')}
   />
   <Tick
     label="Windows are opened every day"
@@ -63,19 +61,15 @@
   />
   {#if room.windowsOpen}
     <div class="grid grid-cols-2 gap-2">
-      <input
-        class="field"
-        type="time"
-        aria-label="Windows open from"
+      <TimeField
+        label="Windows open from"
         value={room.windowsOpen.from}
-        onchange={(e) => desk.edit((j) => (j.site.room.windowsOpen!.from = e.currentTarget.value))}
+        onchange={(v) => desk.edit((j) => (j.site.room.windowsOpen!.from = v))}
       />
-      <input
-        class="field"
-        type="time"
-        aria-label="Windows open to"
+      <TimeField
+        label="Windows open to"
         value={room.windowsOpen.to}
-        onchange={(e) => desk.edit((j) => (j.site.room.windowsOpen!.to = e.currentTarget.value))}
+        onchange={(v) => desk.edit((j) => (j.site.room.windowsOpen!.to = v))}
       />
     </div>
   {/if}
