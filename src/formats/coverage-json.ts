@@ -13,6 +13,9 @@ interface Range {
   values: (number | null)[];
 }
 
+/** Members of a coverage by the names Basket reads. */
+type ByName<V> = { readonly [name in (typeof WEATHER_PARAMETERS)[number]['name']]?: V };
+
 interface PointCoverage {
   type: 'Coverage';
   domain: {
@@ -20,8 +23,8 @@ interface PointCoverage {
     domainType?: string;
     axes: Record<'x' | 'y', { values: [number] }> & { t: { values: string[] }; realization?: { values: number[] } };
   };
-  parameters?: Record<string, { unit?: { symbol?: string | { value?: string } } }>;
-  ranges: Record<string, Range>;
+  parameters?: ByName<{ unit?: { symbol?: string | { value?: string } } }>;
+  ranges: ByName<Range>;
   'basket:issued'?: string;
 }
 
@@ -89,11 +92,11 @@ function readColumns(c: PointCoverage, times: number, members: number): Checked<
     if (odd >= 0) return refuse(`/ranges/${p.name}/values/${odd}`, 'must be a number or null');
     const symbol = c.parameters?.[p.name]?.unit?.symbol;
     const unit = (typeof symbol === 'object' ? symbol.value : symbol) ?? p.unit;
-    const scale = p.units[unit];
+    const scale = p.units.get(unit);
     if (!scale)
       return refuse(
         `/parameters/${p.name}/unit`,
-        `“${unit}” is not known for it; use one of ${Object.keys(p.units).join(', ')}`
+        `“${unit}” is not known for it; use one of ${[...p.units.keys()].join(', ')}`
       );
     const [factor, plus] = scale;
     const turned = members > 1 && range.axisNames?.[0] === 't';
@@ -164,7 +167,7 @@ export function writeCoverage(members: readonly WeatherSeries[], place: { latitu
           values: members.flatMap((m) =>
             m.hours.map((h) => {
               const v = h?.[p.field];
-              return v === undefined ? null : round(v / p.units[p.unit]![0]);
+              return v === undefined ? null : round(v / p.units.get(p.unit)![0]);
             })
           )
         }

@@ -27,7 +27,7 @@ const forms: [string, ValidateFunction, Record<string, unknown>][] = [
   ['sign in', signIn, { email: 'ada@crew.example', password: 'x' }],
   ['first account', firstAccount, account],
   ['person', person, { name: 'Bram', email: 'b@crew.example', password: 'long enough 1', role: 'hand' }],
-  ['role', roleChange, { userId: 'u1', role: 'office' }],
+  ['role', roleChange, { userId: '01900000-0000-7000-8000-000000000001', role: 'office' }],
   ['new job', newJob, job],
   ['prices', prices, { prices: [{ packId: 'kit-300', priceCents: 3600 }] }]
 ];
@@ -63,7 +63,13 @@ describe('every form', () => {
       '/prices/0/priceCents',
       'must be 0 or more'
     ],
-    ['a king', roleChange, { userId: 'u', role: 'king' }, '/role', 'must be one of: lead, hand, office']
+    [
+      'a king',
+      roleChange,
+      { userId: '01900000-0000-7000-8000-000000000001', role: 'king' },
+      '/role',
+      'must be one of: lead, hand, office'
+    ]
   ])('%s is refused beside its field, with the cure', (_, validator, data, path, problem) =>
     expect(check(validator as ValidateFunction, data)).toEqual({ ok: false, problems: [{ path, problem }] })
   );

@@ -1,5 +1,6 @@
 import { blockingProblems, type JobDocument } from '../core/job';
 import { jobDocument } from './validate/gen/jobDocument.gen.js';
+import { jobDocumentFirst } from './validate/gen/jobDocumentFirst.gen.js';
 import { check, type Checked } from './validate/validate';
 
 /** Largest job file read, bytes. A job of 60 surfaces with 12 cards stays below 200 kB. */
@@ -17,7 +18,7 @@ export function checkJobDocument(data: unknown): Checked<JobDocument> {
         }
       ]
     };
-  const shape = check<JobDocument>(jobDocument, data);
+  const shape = check<JobDocument>(jobDocument, data, jobDocumentFirst);
   if (!shape.ok) return shape;
   const problems = blockingProblems(shape.value);
   return problems.length

@@ -20,6 +20,9 @@ interface Base {
   bv: number;
 }
 
+/** A record as it may come: the fields RFC 8428 names, of any type. */
+type Raw = { readonly [field in keyof Base | 'n' | 'u' | 'v' | 't']?: unknown };
+
 const isNumber = (v: unknown): v is number => typeof v === 'number' && Number.isFinite(v);
 
 /**
@@ -33,7 +36,7 @@ export function readSenml(data: unknown, nowMs: number): Checked<SenmlRecord[]> 
   const base: Base = { bn: '', bt: 0, bu: '', bv: 0 };
   const problems: FieldProblem[] = [];
   const out: SenmlRecord[] = [];
-  data.forEach((r: Record<string, unknown> | null, i) => {
+  data.forEach((r: Raw | null, i) => {
     const refuse = (field: string, problem: string) => problems.push({ path: `/${i}${field}`, problem });
     if (typeof r !== 'object' || r === null || Array.isArray(r)) return void refuse('', 'must be a record');
     const must = Object.keys(r).find((k) => k.endsWith('_'));

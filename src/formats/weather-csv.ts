@@ -1,11 +1,12 @@
 import Papa from 'papaparse';
+import { keyed } from '../core/keyed';
 import { weatherSeries, type WeatherHour, type WeatherSeries } from '../core/air';
 import type { Checked } from './validate/validate';
 import { REQUIRED_NAMES, WEATHER_PARAMETERS, type WeatherParameter } from './weather-units';
 
 const TIME_NAMES = ['time', 'time_utc', 'datetime', 'timestamp', 'date'];
 /** Names people write for the same thing, beside the file's own. */
-const ALSO: Record<string, string> = {
+const ALSO = keyed({
   temperature: 'air_temperature',
   temp: 'air_temperature',
   humidity: 'relative_humidity',
@@ -17,7 +18,7 @@ const ALSO: Record<string, string> = {
   precipitation: 'precipitation_amount',
   cloud: 'cloud_area_fraction',
   pressure: 'air_pressure_at_mean_sea_level'
-};
+});
 
 interface Column {
   parameter: WeatherParameter;
@@ -69,17 +70,17 @@ function readHead(head: readonly string[]): Checked<(Column | null)[]> {
   for (const h of head) {
     const m = /^\s*([A-Za-z_ ]+?)\s*(?:[([]\s*(.+?)\s*[)\]])?\s*$/.exec(h);
     const plain = (m?.[1] ?? '').toLowerCase().replaceAll(' ', '_');
-    const parameter = WEATHER_PARAMETERS.find((p) => p.name === (ALSO[plain] ?? plain));
+    const parameter = WEATHER_PARAMETERS.find((p) => p.name === (ALSO.get(plain) ?? plain));
     if (!parameter) {
       columns.push(null);
       continue;
     }
     const unit = m?.[2] ?? parameter.unit;
-    const scale = parameter.units[unit];
+    const scale = parameter.units.get(unit);
     if (!scale)
       return refuse(
         'line 1',
-        `“${h.trim()}”: ${unit} is not a unit of it; use ${Object.keys(parameter.units).join(', ')}`
+        `“${h.trim()}”: ${unit} is not a unit of it; use ${[...parameter.units.keys()].join(', ')}`
       );
     if (columns.some((c) => c?.parameter === parameter))
       return refuse('line 1', `${parameter.name} stands twice, as if in two units; keep one column of it`);

@@ -1,4 +1,5 @@
 import type { WeatherHour } from '../core/air';
+import { keyed, type Keyed } from '../core/keyed';
 
 /** What a weather file may carry: its name in files, the field it fills, what it is called and the units it may come in. */
 export interface WeatherParameter {
@@ -8,11 +9,11 @@ export interface WeatherParameter {
   /** The unit it is written in. */
   unit: string;
   /** Units it may come in, to the field's own: multiply, then add. */
-  units: Record<string, [factor: number, plus: number]>;
+  units: Keyed<readonly [factor: number, plus: number]>;
   required: boolean;
 }
 
-const CELSIUS: WeatherParameter['units'] = {
+const CELSIUS: WeatherParameter['units'] = keyed({
   Cel: [1, 0],
   '°C': [1, 0],
   C: [1, 0],
@@ -21,15 +22,15 @@ const CELSIUS: WeatherParameter['units'] = {
   '°F': [5 / 9, -160 / 9],
   F: [5 / 9, -160 / 9],
   degF: [5 / 9, -160 / 9]
-};
-const SHARE: WeatherParameter['units'] = { '%': [0.01, 0], '1': [1, 0] };
-const SPEED: WeatherParameter['units'] = {
+});
+const SHARE: WeatherParameter['units'] = keyed({ '%': [0.01, 0], '1': [1, 0] });
+const SPEED: WeatherParameter['units'] = keyed({
   'm/s': [1, 0],
   'm s-1': [1, 0],
   'km/h': [1 / 3.6, 0],
   mph: [0.44704, 0],
   kn: [0.514444, 0]
-};
+});
 
 export const WEATHER_PARAMETERS: readonly WeatherParameter[] = [
   { name: 'air_temperature', field: 'airTempC', label: 'Air temperature', unit: 'Cel', units: CELSIUS, required: true },
@@ -48,7 +49,7 @@ export const WEATHER_PARAMETERS: readonly WeatherParameter[] = [
     field: 'rainMm',
     label: 'Rain in the hour',
     unit: 'mm',
-    units: { mm: [1, 0], 'kg m-2': [1, 0], 'kg/m2': [1, 0], in: [25.4, 0] },
+    units: keyed({ mm: [1, 0], 'kg m-2': [1, 0], 'kg/m2': [1, 0], in: [25.4, 0] }),
     required: true
   },
   { name: 'cloud_area_fraction', field: 'cloud', label: 'Cloud', unit: '%', units: SHARE, required: true },
@@ -57,7 +58,7 @@ export const WEATHER_PARAMETERS: readonly WeatherParameter[] = [
     field: 'pressureHPa',
     label: 'Pressure at sea level',
     unit: 'hPa',
-    units: { hPa: [1, 0], mbar: [1, 0], Pa: [0.01, 0], kPa: [10, 0] },
+    units: keyed({ hPa: [1, 0], mbar: [1, 0], Pa: [0.01, 0], kPa: [10, 0] }),
     required: false
   }
 ];

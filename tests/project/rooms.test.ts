@@ -26,6 +26,7 @@ function importsOf(file: string): string[] {
 const CORE_PACKAGES = ['polygon-clipping', 'suncalc', 'temporal-polyfill', 'typebox'];
 /** Rooms of the core from the lowest up: each may import only those before it. */
 const ROOMS = [
+  'keyed',
   'units',
   'air',
   'wood',

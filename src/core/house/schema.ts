@@ -1,4 +1,5 @@
 import { Type, type Static } from 'typebox';
+import { CHOICE_FORM, NUMBER_FORM } from '../keyed';
 
 const closed = { additionalProperties: false };
 const reasoned = { reason: Type.String({ minLength: 1, maxLength: 300 }), date: Type.String({ format: 'date' }) };
@@ -7,11 +8,11 @@ const reasoned = { reason: Type.String({ minLength: 1, maxLength: 300 }), date: 
 export const HouseDocumentSchema = Type.Object(
   {
     choices: Type.Record(
-      Type.String({ pattern: '^[a-z-]{1,30}$' }),
-      Type.Object({ option: Type.String({ pattern: '^[a-z-]{1,30}$' }), ...reasoned }, closed)
+      Type.String({ pattern: CHOICE_FORM.pattern }),
+      Type.Object({ option: Type.String({ pattern: CHOICE_FORM.pattern }), ...reasoned }, closed)
     ),
     numbers: Type.Record(
-      Type.String({ pattern: '^[A-Za-z0-9.]{1,60}$' }),
+      Type.String({ pattern: NUMBER_FORM.pattern }),
       Type.Object({ value: Type.Number(), ...reasoned }, closed)
     ),
     vans: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 12, uniqueItems: true })

@@ -7,7 +7,7 @@ export interface SchoolOption {
   id: string;
   name: string;
   text: string;
-  sets: Record<string, string | number | boolean>;
+  sets: { readonly [path: string]: string | number | boolean };
 }
 
 /** A question good crews answer differently, with what Basket presets and why (handbook 3). */
@@ -74,17 +74,21 @@ export function houseRules(house: HouseDocument): HouseRules {
     const option = optionOf(s, house);
     if (option.id !== s.preset) for (const [path, value] of Object.entries(option.sets)) put(rules, path, value);
   }
-  for (const [path, { value }] of Object.entries(house.numbers)) put(rules, path, value);
+  for (const { path } of HOUSE_NUMBERS)
+    if (Object.hasOwn(house.numbers, path)) put(rules, path, house.numbers[path]!.value);
   return rules;
 }
 
+/** A group of the rules on the way down a dotted path, which is always one of Basket's own. */
+type Group = { [name: string]: unknown };
+
 /** The value at a dotted path of the rules. */
 export const houseNumber = (rules: HouseRules, path: string): number =>
-  path.split('.').reduce<unknown>((o, key) => (o as Record<string, unknown>)[key], rules) as number;
+  path.split('.').reduce<unknown>((o, key) => (o as Group)[key], rules) as number;
 
 function put(rules: HouseRules, path: string, value: unknown): void {
   const keys = path.split('.');
   const last = keys.pop()!;
-  const at = keys.reduce<Record<string, unknown>>((o, key) => o[key] as Record<string, unknown>, rules as never);
+  const at = keys.reduce<Group>((o, key) => o[key] as Group, rules as never);
   at[last] = value;
 }

@@ -240,7 +240,7 @@ interface RiskRow {
   any?: string[];
   all?: string[];
   chance: number;
-  more: Record<string, number>;
+  more: { readonly [fact: string]: number };
   why: string;
 }
 

@@ -1,3 +1,4 @@
+import { CLOCK_FORM, FACE_FORM, LOCAL_TIME_FORM, SLUG_FORM } from '../keyed';
 import { Type, type Static } from 'typebox';
 import { Method, ProductCardSchema } from '../product/schema';
 import { LivingSchema, SurfaceSchema } from '../surface/schema';
@@ -8,15 +9,15 @@ const closed = { additionalProperties: false };
 const day = Type.Optional(
   Type.Object(
     {
-      from: Type.String({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$' }),
-      to: Type.String({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$' })
+      from: Type.String({ pattern: CLOCK_FORM.pattern }),
+      to: Type.String({ pattern: CLOCK_FORM.pattern })
     },
     closed
   )
 );
 
-const clock = Type.String({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$' });
-const localTime = Type.String({ pattern: '^[0-9]{4}-[0-9]{2}-[0-9]{2}T([01][0-9]|2[0-3]):[0-5][0-9]$' });
+const clock = Type.String({ pattern: CLOCK_FORM.pattern });
+const localTime = Type.String({ pattern: LOCAL_TIME_FORM.pattern });
 
 export const WorkingHoursSchema = Type.Object(
   { mon: day, tue: day, wed: day, thu: day, fri: day, sat: day, sun: day },
@@ -134,10 +135,12 @@ export const FinishSchema = Type.Object(
 /** A finish system that is weighed against others: its finish, and coats per face where they differ from the job's. */
 export const FinishSystemSchema = Type.Object(
   {
-    id: Type.String({ pattern: '^[a-z0-9-]{1,40}$' }),
+    id: Type.String({ pattern: SLUG_FORM.pattern }),
     finish: FinishSchema,
     /** Coats by surface/face. */
-    faceCoats: Type.Optional(Type.Record(Type.String({ maxLength: 81 }), Type.Integer({ minimum: 0, maximum: 12 })))
+    faceCoats: Type.Optional(
+      Type.Record(Type.String({ pattern: FACE_FORM.pattern }), Type.Integer({ minimum: 0, maximum: 12 }))
+    )
   },
   closed
 );
@@ -153,7 +156,7 @@ export const LIGHTS = [
 /** A board of the same wood, finished as proposed, to be judged by the client. */
 export const SampleBoardSchema = Type.Object(
   {
-    id: Type.String({ pattern: '^[a-z0-9-]{1,40}$' }),
+    id: Type.String({ pattern: SLUG_FORM.pattern }),
     name: text(60),
     speciesId: text(40),
     lastGrit: Type.Integer({ minimum: 24, maximum: 2000 }),

@@ -1,24 +1,24 @@
 import { Type, type Static, type TSchema } from 'typebox';
+import { BATCH_FORM, ID_FORM, SLUG_FORM, STEP_FORM, UUID7_FORM, UUID_FORM } from '../keyed';
 import { gateTable } from '../prep';
 import { findingTable, testTable } from '../survey';
 
 const closed = { additionalProperties: false };
 const coat = Type.Integer({ minimum: 1, maximum: 12 });
 const bay = Type.Integer({ minimum: 1, maximum: 200 });
-const batch = Type.String({ pattern: '^[A-Z]{1,2}$' });
+const batch = Type.String({ pattern: BATCH_FORM.pattern });
 const litres = Type.Number({ minimum: 0, maximum: 1000 });
-const surface = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,39}$' });
-const UUID7 = '^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$';
+const surface = Type.String({ pattern: ID_FORM.pattern });
 const named = (table: readonly { id: string }[]) => Type.Enum(table.map((row) => row.id) as [string, ...string[]]);
 const note = Type.Optional(Type.String({ minLength: 1, maxLength: 500 }));
 const unit = Type.Optional(Type.String({ minLength: 1, maxLength: 30 }));
-const sample = Type.String({ pattern: '^[a-z0-9-]{1,40}$' });
-const step = Type.String({ pattern: '^[a-z][a-z0-9-]{0,39}$' });
+const sample = Type.String({ pattern: SLUG_FORM.pattern });
+const step = Type.String({ pattern: STEP_FORM.pattern });
 
 const event = <K extends string, D extends TSchema>(type: K, data: D) =>
   Type.Object(
     {
-      id: Type.String({ pattern: UUID7 }),
+      id: Type.String({ pattern: UUID7_FORM.pattern }),
       at: Type.Integer({ minimum: 946684800000, maximum: 4102444800000 }),
       device: Type.String({ minLength: 1, maxLength: 60 }),
       type: Type.Literal(type),
@@ -125,7 +125,7 @@ export const NewEventSchema = Type.Union([
     'photo.added',
     Type.Object(
       {
-        photo: Type.String({ pattern: UUID7 }),
+        photo: Type.String({ pattern: UUID7_FORM.pattern }),
         surface,
         stage: Type.Enum(['before', 'during', 'after']),
         face: Type.Optional(surface),
@@ -186,7 +186,7 @@ export const NewEventSchema = Type.Union([
   ),
   event('day.closed', Type.Object({ date: Type.String({ format: 'date' }) }, closed)),
   event('handed.over', Type.Object({}, closed)),
-  event('event.undone', Type.Object({ event: Type.String({ minLength: 36, maxLength: 36 }) }, closed))
+  event('event.undone', Type.Object({ event: Type.String({ pattern: UUID_FORM.pattern }) }, closed))
 ]);
 
 /** An event as a device makes it. */

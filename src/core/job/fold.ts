@@ -1,5 +1,6 @@
+import { madeAt } from '../keyed';
 import { samePairCode } from '../mix';
-import { stepKey, type StepRecord } from '../prep';
+import { noRecord, stepKey, type StepRecord } from '../prep';
 import { emptySurvey, testTable, type Survey } from '../survey';
 import type { WorkEvent } from './events-schema';
 import type { Approval } from './samples';
@@ -60,15 +61,15 @@ export interface WorkState {
   }[];
   notes: { id: string; atMs: number; by: string; text: string }[];
   /** What was found, tested, read and photographed, by surface. */
-  surveys: Record<string, Survey>;
+  surveys: Map<string, Survey>;
   /** Preparation done and gates checked, by surface, then by step and unit. */
-  prep: Record<string, Record<string, StepRecord>>;
+  prep: Map<string, Map<string, StepRecord>>;
   closedDays: string[];
   /** The client's last word on a sample board, and whether a change was asked for since. */
   approval?: Approval;
   approvalReopenedAtMs?: number;
   /** The load list: what is packed, by visit and item, and where each item comes from. */
-  load: { packed: Record<string, boolean>; from: Record<string, 'have' | 'buy' | 'borrow'> };
+  load: { packed: Map<string, boolean>; from: Map<string, 'have' | 'buy' | 'borrow'> };
   handedOverAtMs?: number;
   /** Events that could not take effect, and why. Nothing is dropped in silence. */
   setAside: { id: string; reason: string }[];
@@ -89,10 +90,10 @@ const emptyState = (undone: Set<string>): WorkState => ({
   ragsSafe: 0,
   readings: [],
   notes: [],
-  surveys: {},
-  prep: {},
+  surveys: new Map(),
+  prep: new Map(),
   closedDays: [],
-  load: { packed: {}, from: {} },
+  load: { packed: new Map(), from: new Map() },
   setAside: [],
   undone,
   count: 0,
@@ -179,10 +180,13 @@ function take(state: WorkState, e: WorkEvent): string | null {
     case 'test.made':
     case 'moisture.read':
     case 'photo.added':
-      return takeSurvey((state.surveys[e.data.surface] ??= emptySurvey()), e);
+      return takeSurvey(madeAt(state.surveys, e.data.surface, emptySurvey), e);
     case 'prep.done':
     case 'gate.checked':
-      return takePrep((state.prep[e.data.surface] ??= {}), e);
+      return takePrep(
+        madeAt(state.prep, e.data.surface, () => new Map()),
+        e
+      );
     case 'rags.out':
       state.ragsOut += e.data.count;
       return null;
@@ -200,10 +204,10 @@ function take(state: WorkState, e: WorkEvent): string | null {
       state.approvalReopenedAtMs = e.at;
       return null;
     case 'load.packed':
-      state.load.packed[packedKey(e.data.visit, e.data.item)] = e.data.packed;
+      state.load.packed.set(packedKey(e.data.visit, e.data.item), e.data.packed);
       return null;
     case 'load.sourced':
-      state.load.from[e.data.item] = e.data.from;
+      state.load.from.set(e.data.item, e.data.from);
       return null;
     case 'day.closed':
       if (ragsUnaccounted(state) > 0) return `${ragsUnaccounted(state)} rags were still out`;
@@ -308,7 +312,7 @@ function takeSurvey(survey: Survey, e: SurveyEvent): string | null {
   switch (e.type) {
     case 'finding.noted': {
       const { finding, present, note } = e.data;
-      survey.findings[finding] = { ...from, present, ...(note && { note }) };
+      survey.findings.set(finding, { ...from, present, ...(note && { note }) });
       return null;
     }
     case 'test.made': {
@@ -342,24 +346,25 @@ function takeSurvey(survey: Survey, e: SurveyEvent): string | null {
 type PrepEvent = Extract<WorkEvent, { type: 'prep.done' | 'gate.checked' }>;
 
 /** A failed gate takes the step back: it is done again, and all its gates are checked anew. */
-function takePrep(log: Record<string, StepRecord>, e: PrepEvent): string | null {
+function takePrep(log: Map<string, StepRecord>, e: PrepEvent): string | null {
   const { step, unit } = e.data;
-  const record = (log[stepKey(step, unit)] ??= { gates: {}, failures: [] });
+  const record = madeAt(log, stepKey(step, unit), noRecord);
   if (e.type === 'prep.done') {
     if (record.doneAtMs !== undefined) return `the step ${step}${unit ? ` on ${unit}` : ''} was done already`;
-    Object.assign(record, { doneAtMs: e.at, by: e.byName, gates: {} });
+    Object.assign(record, { doneAtMs: e.at, by: e.byName });
+    record.gates.clear();
     return null;
   }
   const { gate, passed, note } = e.data;
   if (record.doneAtMs === undefined) return `the step ${step} was not done when its gate was checked`;
   const check = { passed, atMs: e.at, by: e.byName, ...(note && { note }), id: e.id };
   if (passed) {
-    record.gates[gate] = check;
+    record.gates.set(gate, check);
     return null;
   }
   record.failures.push({ gate, atMs: e.at, by: e.byName, ...(note && { note }) });
   delete record.doneAtMs;
-  record.gates = {};
+  record.gates.clear();
   return null;
 }
 

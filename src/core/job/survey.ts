@@ -67,7 +67,7 @@ function surveySurface(
   nowMs: number
 ): SurfaceSurvey {
   const card = finishCard(job);
-  const survey = state.surveys[surface.id] ?? emptySurvey();
+  const survey = state.surveys.get(surface.id) ?? emptySurvey();
   const measured = measureSurface(surface);
   const areaM2 = measured.ok ? measured.areaM2 * unitCount(surface) : 0;
   const moisture = moistureSeen(job, surface, survey, areaM2, climate, house, nowMs);
@@ -98,7 +98,7 @@ function surveySurface(
     people: job.crew.people,
     house
   });
-  const log = state.prep[surface.id] ?? {};
+  const log = state.prep.get(surface.id) ?? new Map();
   const doneSteps = stepsDone(prep, log, surface.units);
   const sanded = prep.steps.filter((s) => s.grit !== undefined).map((s) => s.id);
   const verdict = settledVerdict(found, (r) => {

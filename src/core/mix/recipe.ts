@@ -1,3 +1,4 @@
+import { keyed } from '../keyed';
 import rows from './recipes.json';
 
 /** One thing of a recipe, in the order it is added. */
@@ -73,10 +74,10 @@ export function kitchenMeasure(litres: number): string {
   return withFraction(halves / 2, 'tsp');
 }
 
-const FRACTIONS: Record<string, string> = { '0.25': '¼', '0.5': '½', '0.75': '¾' };
+const FRACTIONS = keyed({ '0.25': '¼', '0.5': '½', '0.75': '¾' });
 
 function withFraction(value: number, unit: string): string {
   const whole = Math.floor(value);
-  const rest = FRACTIONS[String(value - whole)] ?? '';
+  const rest = FRACTIONS.get(String(value - whole)) ?? '';
   return `${whole || !rest ? whole : ''}${rest} ${unit}`;
 }

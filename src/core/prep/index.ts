@@ -13,6 +13,7 @@ export {
 } from './prep';
 export {
   prepTally,
+  noRecord,
   stepKey,
   stepsDone,
   unitProgress,

@@ -4,7 +4,17 @@ import { card, floorJob, made } from '../../../tests/fixtures';
 import { defaultHouseRules } from '../house';
 import type { Surface } from '../surface';
 import type { PrepDemand } from '../survey';
-import { discLifeM2, gateTable, prepPlan, prepTally, stepKey, unitProgress, type PrepInput } from '.';
+import {
+  discLifeM2,
+  gateTable,
+  noRecord,
+  prepPlan,
+  prepTally,
+  stepKey,
+  unitProgress,
+  type PrepInput,
+  type PrepLog
+} from '.';
 
 /** The reading room as if nobody had looked at it: worn, its column and ways out left as they are. */
 const floor = (): Surface => ({ ...floorJob().surfaces[0]!, look: undefined });
@@ -135,20 +145,17 @@ describe('gates and progress', () => {
   const p = plan({ surface: doors(2) });
   const grit = p.steps.find((s) => s.grit)!;
   it('the first undone step is next, the rest lie ahead', () => {
-    const status = unitProgress(p, {}).map((x) => x.status);
+    const status = unitProgress(p, new Map()).map((x) => x.status);
     expect(status[0]).toBe('next');
     expect(status.slice(1).every((s) => s === 'ahead')).toBe(true);
   });
   it('a done step waits for its gates, and is done when all have passed', () => {
     const passed = { passed: true, atMs: 1, by: 'Bram', id: 'e' };
-    const done = (gates: string[]) => ({
-      [stepKey('dismount', 'door 1')]: { doneAtMs: 1, gates: {}, failures: [] },
-      [stepKey(grit.id, 'door 1')]: {
-        doneAtMs: 1,
-        gates: Object.fromEntries(gates.map((g) => [g, passed])),
-        failures: []
-      }
-    });
+    const done = (gates: string[]): PrepLog =>
+      new Map([
+        [stepKey('dismount', 'door 1'), { ...noRecord(), doneAtMs: 1 }],
+        [stepKey(grit.id, 'door 1'), { ...noRecord(), doneAtMs: 1, gates: new Map(gates.map((g) => [g, passed])) }]
+      ]);
     const at = (gates: string[], unit = 'door 1') =>
       unitProgress(p, done(gates), unit).find((x) => x.step.id === grit.id)!;
     expect(at([])).toMatchObject({ status: 'gate', open: ['pencil grid', 'no swirls', 'pad clean'] });
@@ -161,10 +168,10 @@ describe('gates and progress', () => {
     });
   });
   it('a failed gate repeats the grit', () => {
-    const log = {
-      [stepKey('dismount')]: { doneAtMs: 1, gates: {}, failures: [] },
-      [stepKey(grit.id)]: { gates: {}, failures: [{ gate: 'no swirls', atMs: 2, by: 'Bram' }] }
-    };
+    const log: PrepLog = new Map([
+      [stepKey('dismount'), { ...noRecord(), doneAtMs: 1 }],
+      [stepKey(grit.id), { ...noRecord(), failures: [{ gate: 'no swirls', atMs: 2, by: 'Bram' }] }]
+    ]);
     expect(unitProgress(p, log).find((x) => x.step.id === grit.id)!.status).toBe('again');
   });
   it('every gate is a check in words', () => {

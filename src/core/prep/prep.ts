@@ -255,11 +255,11 @@ function sandSteps(input: PrepInput, ladder: Ladder, s: Sizes): PrepStep[] {
 }
 
 /** Square metres one disc lasts: the row of the next coarser grit that is listed. */
-export function discLifeM2(grit: number, table: Readonly<Record<string, number>>): number {
+export function discLifeM2(grit: number, table: { readonly [grit: `${number}`]: number }): number {
   const rows = Object.keys(table)
     .map(Number)
     .sort((a, b) => a - b);
-  return table[String(rows.filter((g) => g <= grit).at(-1) ?? rows[0]!)]!;
+  return table[`${rows.filter((g) => g <= grit).at(-1) ?? rows[0]!}`]!;
 }
 
 /** Filling goes between the last two grits, easing edges after the middle one. */

@@ -1,15 +1,18 @@
+import type { Keyed } from '../keyed';
 import type { PrepPlan, PrepStep } from './prep';
 
 /** What the log says of one step on one unit. */
 export interface StepRecord {
   doneAtMs?: number;
   by?: string;
-  gates: Record<string, { passed: boolean; atMs: number; by: string; note?: string; id: string }>;
+  gates: Map<string, { passed: boolean; atMs: number; by: string; note?: string; id: string }>;
   failures: { gate: string; atMs: number; by: string; note?: string }[];
 }
 
 /** The log of one surface's preparation, by step and unit. */
-export type PrepLog = Readonly<Record<string, StepRecord>>;
+export type PrepLog = Keyed<StepRecord>;
+
+export const noRecord = (): StepRecord => ({ gates: new Map(), failures: [] });
 
 /** Key of a step's record; a surface without units has one record a step. */
 export const stepKey = (step: string, unit?: string): string => (unit === undefined ? step : `${step} | ${unit}`);
@@ -29,8 +32,8 @@ export interface StepProgress {
 export function unitProgress(plan: PrepPlan, log: PrepLog, unit?: string): StepProgress[] {
   let held = false;
   return plan.steps.map((step) => {
-    const record = log[stepKey(step.id, unit)];
-    const open = step.gates.filter((g) => !record?.gates[g.id]?.passed).map((g) => g.id);
+    const record = log.get(stepKey(step.id, unit));
+    const open = step.gates.filter((g) => !record?.gates.get(g.id)?.passed).map((g) => g.id);
     const done = record?.doneAtMs !== undefined;
     const failed = Boolean(record && !done && record.failures.length > 0);
     const status: StepStatus =

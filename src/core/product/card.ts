@@ -33,7 +33,7 @@ export function gradedValue(g: Graded): { value: number; grade: Grade } {
 /** The card as its label alone tells it: no house values. */
 export function atLabel(card: ProductCard): ProductCard {
   const bare = <T extends { house?: unknown }>({ house: _, ...rest }: T) => rest;
-  const each = <T extends Record<string, { house?: unknown } | undefined>>(group: T): T =>
+  const each = <T extends { readonly [name: string]: { house?: unknown } | undefined }>(group: T): T =>
     Object.fromEntries(Object.entries(group).map(([k, g]) => [k, g && bare(g)])) as T;
   return { ...card, spreadRateM2PerL: each(card.spreadRateM2PerL), hours: each(card.hours) };
 }

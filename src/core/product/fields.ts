@@ -12,6 +12,9 @@ export interface CardField {
   optional?: boolean;
 }
 
+/** A group of a card on the way down a dotted path, which is always one of the fields below. */
+type Group = { [name: string]: unknown };
+
 const TEXTURES = ['sanded', 'sawn', 'wire-brushed', 'weathered', 'grooved'];
 
 const choice = (
@@ -117,12 +120,12 @@ export const CARD_FIELDS: readonly CardField[] = [
 
 /** The value of a card at a field's path; undefined where the card has none. */
 export const cardValue = (card: unknown, path: string): unknown =>
-  path.split('.').reduce<unknown>((o, key) => (o as Record<string, unknown> | undefined)?.[key], card);
+  path.split('.').reduce<unknown>((o, key) => (o as Group | undefined)?.[key], card);
 
 /** The card with a field set, or taken out by undefined. Groups left empty go with it; the card given is not touched. */
 export function withCardValue<T>(card: T, path: string, value: unknown): T {
   const [key, ...rest] = path.split('.') as [string, ...string[]];
-  const own = { ...(card as Record<string, unknown>) };
+  const own = { ...(card as Group) };
   const next = rest.length ? withCardValue(own[key] ?? {}, rest.join('.'), value) : value;
   const empty = next !== null && typeof next === 'object' && !Array.isArray(next) && Object.keys(next).length === 0;
   if (next === undefined || empty) delete own[key];
@@ -149,7 +152,7 @@ export const mergedCard = (mine: ProductCard, theirs: ProductCard, take: readonl
   take.reduce((card, path) => withCardValue(card, path, cardValue(theirs, path)), mine);
 
 /** A row of a card's table in words. */
-function rowWords(row: Record<string, unknown>): string {
+function rowWords(row: Group): string {
   if ('method' in row) {
     const { method, dwellMinMinutes: from, dwellMaxMinutes: to } = row;
     return to === undefined
@@ -169,7 +172,5 @@ export function cardValueWords(value: unknown): string {
   if (value === false) return 'no';
   if (!Array.isArray(value)) return String(value);
   if (value.length === 0) return 'none';
-  return value
-    .map((v) => (typeof v === 'object' && v !== null ? rowWords(v as Record<string, unknown>) : String(v)))
-    .join('; ');
+  return value.map((v) => (typeof v === 'object' && v !== null ? rowWords(v as Group) : String(v))).join('; ');
 }

@@ -1,4 +1,5 @@
 import { Type, type Static } from 'typebox';
+import { CARD_FORM } from '../keyed';
 import { SurfaceKindSchema } from '../surface/schema';
 
 const text = (max: number) => Type.String({ minLength: 1, maxLength: max });
@@ -88,7 +89,7 @@ const limits = Type.Object(
 /** A product card: everything the crew knows of one product. Times are hours at 20 °C, 50 % RH, 0.2 m/s air. */
 export const ProductCardSchema = Type.Object(
   {
-    id: Type.String({ pattern: '^[a-z0-9][a-z0-9-]{1,58}$' }),
+    id: Type.String({ pattern: CARD_FORM.pattern }),
     name: text(80),
     class: ProductClass,
     note: Type.Optional(Type.String({ maxLength: 600 })),

@@ -1,3 +1,4 @@
+import { keyed } from '../keyed';
 import type { HouseRules } from '../house';
 import type { Method, ProductCard } from '../product';
 import { classTraits } from '../product';
@@ -14,11 +15,13 @@ export interface Caution {
 
 export const safetyClosing: string = data.closing;
 
+const cautions = keyed<string | Omit<Caution, 'id'>>(data);
+
 /** A caution by its name in the data; throws for one that is not there. */
 export function cautionById(id: string): Caution {
-  const row = (data as Record<string, unknown>)[id];
+  const row = cautions.get(id);
   if (typeof row !== 'object') throw new RangeError(`there is no caution “${id}”`);
-  return { id: id as CautionId, ...(row as Omit<Caution, 'id'>) };
+  return { id: id as CautionId, ...row };
 }
 
 const VOC_WORTH_A_WORD_G_PER_L = 100;

@@ -1,19 +1,20 @@
+import { keyed } from '../keyed';
 import data from './grits.json';
 
 /** The schools of the grit ladder. */
 export type LadderRule = keyof typeof data.largestJump;
 export type WoodCondition = keyof typeof data.startFor;
 
+const MEAN_UM = keyed<number>(data.meanUm);
+
 /** FEPA P-grits from coarse to fine. */
-export const GRITS: readonly number[] = Object.keys(data.meanUm)
-  .map(Number)
-  .sort((a, b) => a - b);
+export const GRITS: readonly number[] = [...MEAN_UM.keys()].map(Number).sort((a, b) => a - b);
 
 export const LADDER_RULES = Object.keys(data.largestJump) as LadderRule[];
 
 /** Mean particle of a P-grit, µm (FEPA). Throws for a number that is no P-grit. */
 export function meanParticleUm(grit: number): number {
-  const um = (data.meanUm as Record<string, number>)[String(grit)];
+  const um = MEAN_UM.get(String(grit));
   if (um === undefined) throw new RangeError(`P${grit} is no FEPA grit`);
   return um;
 }

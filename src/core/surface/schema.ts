@@ -1,8 +1,9 @@
 import { Type, type Static } from 'typebox';
+import { ID_FORM } from '../keyed';
 
 const closed = { additionalProperties: false };
 const text = (max: number) => Type.String({ minLength: 1, maxLength: max });
-const id = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,39}$' });
+const id = Type.String({ pattern: ID_FORM.pattern });
 const length = Type.Number({ exclusiveMinimum: 0, maximum: 1000 });
 const offset = Type.Number({ minimum: -1000, maximum: 1000 });
 const area = Type.Number({ exclusiveMinimum: 0, maximum: 100000 });
@@ -37,7 +38,7 @@ export const WallSchema = Type.Object(
 
 const walls = Type.Array(WallSchema, { minItems: 3, maxItems: 240 });
 const points = Type.Array(Type.Object({ x: offset, y: offset }, closed), { minItems: 3, maxItems: 500 });
-const item = <T extends Record<string, ReturnType<typeof Type.Number>>>(sizes: T) =>
+const item = <T extends { readonly [size: string]: ReturnType<typeof Type.Number> }>(sizes: T) =>
   Type.Array(Type.Object({ name: text(60), count: Type.Integer({ minimum: 1, maximum: 2000 }), ...sizes }, closed), {
     minItems: 1,
     maxItems: 60

@@ -114,7 +114,7 @@ describe('the verdict', () => {
   });
   const ids = (i: VerdictInput) => verdictOf(i).reasons.map((r) => r.id);
   const found = (...names: string[]): Partial<VerdictInput> => ({
-    survey: looked({ findings: Object.fromEntries(names.map((n) => [n, { ...AT, present: true }])) })
+    survey: looked({ findings: new Map(names.map((n) => [n, { ...AT, present: true }])) })
   });
 
   it('a sound dry floor is ready; one nobody looked at is not', () => {

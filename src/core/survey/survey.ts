@@ -40,7 +40,7 @@ export function timedResult(test: TestRow, minutes: number): TestResultRow {
 /** What was found, tested and read on one surface, newest last: the fold of the log. */
 export interface Survey {
   /** By finding: whether it is there, who says so and when. */
-  findings: Record<string, { present: boolean; atMs: number; by: string; note?: string; id: string }>;
+  findings: Map<string, { present: boolean; atMs: number; by: string; note?: string; id: string }>;
   tests: { test: string; result: string; minutes?: number; atMs: number; by: string; id: string }[];
   moisture: { percent: number; spot?: { x: number; y: number }; atMs: number; by: string; id: string }[];
   photos: SurveyPhoto[];
@@ -60,11 +60,10 @@ export interface SurveyPhoto {
   id: string;
 }
 
-export const emptySurvey = (): Survey => ({ findings: {}, tests: [], moisture: [], photos: [] });
+export const emptySurvey = (): Survey => ({ findings: new Map(), tests: [], moisture: [], photos: [] });
 
 /** Whether anybody has looked at all. */
-export const isLookedAt = (s: Survey): boolean =>
-  Object.keys(s.findings).length + s.tests.length + s.moisture.length > 0;
+export const isLookedAt = (s: Survey): boolean => s.findings.size + s.tests.length + s.moisture.length > 0;
 
 /** The last result of every test made. */
 export function lastResults(s: Survey): Map<string, string> {

@@ -1,3 +1,4 @@
+import { keyed, type Keyed } from '../keyed';
 import type { Living, Surface } from '../surface';
 import type { Species } from '../wood';
 import rules from './verdict-rules.json';
@@ -73,7 +74,7 @@ export function surveyFacts(i: VerdictInput): Set<string> {
   const { surface, species, survey, moisture, chosen } = i;
   const facts = new Set<string>();
   const add = (fact: string, holds: unknown = true) => holds && facts.add(fact);
-  for (const [id, f] of Object.entries(survey.findings)) add(`found:${id}`, f.present);
+  for (const [id, f] of survey.findings) add(`found:${id}`, f.present);
   for (const [test, result] of lastResults(survey)) add(`test:${test}:${result}`);
   add(`old:${surface.look?.oldFinish}`, surface.look?.oldFinish);
   add(`sapwood:${surface.look?.sapwood}`, surface.look?.sapwood);
@@ -138,11 +139,11 @@ const holds = (r: Rule, facts: ReadonlySet<string>): boolean =>
   (!r.any || r.any.some((f) => facts.has(f))) &&
   !(r.none ?? []).some((f) => facts.has(f));
 
-function reasonValues({ moisture, survey, areaM2 }: VerdictInput): Record<string, string> {
+function reasonValues({ moisture, survey, areaM2 }: VerdictInput): Keyed<string> {
   const wanted = readingsWanted(areaM2);
   const taken = latestReadings(survey.moisture).length;
   const one = (v: number) => v.toFixed(1);
-  return {
+  return keyed({
     taken: String(taken),
     wanted: String(wanted),
     missing: String(Math.max(0, wanted - taken)),
@@ -154,7 +155,7 @@ function reasonValues({ moisture, survey, areaM2 }: VerdictInput): Record<string
       emc: one(moisture.trend.emcPercent),
       days: moisture.trend.daysToLimit === null ? '–' : daysWords(moisture.trend.daysToLimit)
     })
-  };
+  });
 }
 
 const daysWords = (days: number) => {
@@ -162,5 +163,5 @@ const daysWords = (days: number) => {
   return `${whole} ${whole === 1 ? 'day' : 'days'}`;
 };
 
-const filled = (text: string, values: Record<string, string>) =>
-  text.replace(/\{(\w+)\}/g, (_, name: string) => values[name] ?? '–');
+const filled = (text: string, values: Keyed<string>) =>
+  text.replace(/\{(\w+)\}/g, (_, name: string) => values.get(name) ?? '–');

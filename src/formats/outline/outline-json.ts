@@ -1,7 +1,8 @@
+import { keyed } from '../../core/keyed';
 import type { Point } from '../../core/surface';
 import { drawingOf, refusedFile, tooLarge, type PlanDrawing, type ReadDrawing, type Ring } from './drawing';
 
-const UNIT_M: Readonly<Record<string, number>> = { m: 1, cm: 0.01, mm: 0.001, ft: 0.3048, in: 0.0254 };
+const UNIT_M = keyed({ m: 1, cm: 0.01, mm: 0.001, ft: 0.3048, in: 0.0254 });
 
 interface Feature {
   name: string;
@@ -22,8 +23,8 @@ export function readOutlineJson(text: string): ReadDrawing {
     return refusedFile(`This is not JSON: ${(e as Error).message}`, brokenLine(text));
   }
   const units = (data as { units?: unknown } | null)?.units;
-  if (units !== undefined && !(typeof units === 'string' && units in UNIT_M))
-    return refusedFile(`“units” is ${JSON.stringify(units)}; it must be one of ${Object.keys(UNIT_M).join(', ')}.`);
+  if (units !== undefined && !(typeof units === 'string' && UNIT_M.has(units)))
+    return refusedFile(`“units” is ${JSON.stringify(units)}; it must be one of ${[...UNIT_M.keys()].join(', ')}.`);
   const features = featuresOf(data, '');
   if (!features) return refusedFile('There is no Polygon, MultiPolygon, Feature or FeatureCollection in this file.');
   const rings: Ring[] = [];
@@ -33,7 +34,7 @@ export function readOutlineJson(text: string): ReadDrawing {
       if (!points) return refusedFile(`Ring ${i + 1} of “${f.name}” is not a list of pairs of numbers.`);
       rings.push({ layer: i === 0 ? f.name : `${f.name}, hole ${i}`, points, bulges: points.map(() => 0) });
     }
-  return drawingOf(rings, units === undefined ? null : UNIT_M[units as string]!, []);
+  return drawingOf(rings, units === undefined ? null : UNIT_M.get(units as string)!, []);
 }
 
 /** The line on which a text stops being JSON: its longest beginning that could still go on. */
@@ -60,7 +61,7 @@ function couldGoOn(beginning: string): boolean {
 
 function featuresOf(data: unknown, name: string, depth = 0): Feature[] | null {
   if (typeof data !== 'object' || data === null || depth > 4) return null;
-  const d = data as Record<string, unknown>;
+  const d = data as { readonly [field in 'type' | 'coordinates' | 'properties' | 'geometry' | 'features']?: unknown };
   const list = (v: unknown) => (Array.isArray(v) ? v : []);
   switch (d.type) {
     case 'Polygon':

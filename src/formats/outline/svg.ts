@@ -1,9 +1,10 @@
+import { keyed, type Keyed } from '../../core/keyed';
 import { SaxesParser } from 'saxes';
 import svgpath from 'svgpath';
 import type { Point } from '../../core/surface';
 import { drawingOf, refusedFile, tooLarge, type PlanDrawing, type ReadDrawing, type Ring } from './drawing';
 
-const UNIT_M: Readonly<Record<string, number>> = { mm: 0.001, cm: 0.01, m: 1, in: 0.0254, ft: 0.3048 };
+const UNIT_M = keyed({ mm: 0.001, cm: 0.01, m: 1, in: 0.0254, ft: 0.3048 });
 /** Points that stand for one curve that is no circle. */
 const CURVE_PIECES = 24;
 
@@ -28,11 +29,11 @@ export function readSvg(text: string): ReadDrawing {
     fault ??= { problem: `This is not a whole SVG: ${e.message.replace(/^\d+:\d+: /, '')}`, line: parser.line };
   });
   parser.on('opentag', (tag) => {
-    const a = tag.attributes as Record<string, string>;
+    const a: Keyed<string> = new Map(Object.entries(tag.attributes as { readonly [name: string]: string }));
     const name = tag.name.replace(/^.*:/, '');
     const above = stack.at(-1);
-    const transform = [above?.transform, a.transform].filter(Boolean).join(' ');
-    const hidden = Boolean(above?.hidden) || HIDING.has(name) || a.display === 'none';
+    const transform = [above?.transform, a.get('transform')].filter(Boolean).join(' ');
+    const hidden = Boolean(above?.hidden) || HIDING.has(name) || a.get('display') === 'none';
     if (!rooted) {
       rooted = true;
       if (name !== 'svg')
@@ -41,13 +42,13 @@ export function readSvg(text: string): ReadDrawing {
     } else if (!hidden && !fault) {
       try {
         const d = pathOf(name, a);
-        if (d) rings.push(...ringsOf(d, transform, a.id ?? above?.id ?? 'drawing', parser.line, leftOut));
+        if (d) rings.push(...ringsOf(d, transform, a.get('id') ?? above?.id ?? 'drawing', parser.line, leftOut));
       } catch (e) {
         if (!(e instanceof Refused)) throw e;
         fault = { problem: e.message, line: parser.line };
       }
     }
-    stack.push({ id: a.id ?? above?.id ?? '', transform, hidden });
+    stack.push({ id: a.get('id') ?? above?.id ?? '', transform, hidden });
   });
   parser.on('closetag', () => stack.pop());
   try {
@@ -65,28 +66,28 @@ export function readSvg(text: string): ReadDrawing {
 /** Elements whose contents are not drawn where they stand. */
 const HIDING = new Set(['defs', 'clipPath', 'mask', 'pattern', 'symbol', 'marker']);
 
-function unitOf(a: Record<string, string>): number | null {
-  const width = /^\s*([\d.]+)\s*(mm|cm|m|in|ft)\s*$/.exec(a.width ?? '');
-  const box = (a.viewBox ?? '')
+function unitOf(a: Keyed<string>): number | null {
+  const width = /^\s*([\d.]+)\s*(mm|cm|m|in|ft)\s*$/.exec(a.get('width') ?? '');
+  const box = (a.get('viewBox') ?? '')
     .trim()
     .split(/[\s,]+/)
     .map(Number);
   if (!width || box.length !== 4 || !(box[2]! > 0)) return null;
-  return (Number(width[1]) * UNIT_M[width[2]!]!) / box[2]!;
+  return (Number(width[1]) * UNIT_M.get(width[2]!)!) / box[2]!;
 }
 
-function pathOf(name: string, a: Record<string, string>): string | null {
+function pathOf(name: string, a: Keyed<string>): string | null {
   const n = (key: string) => {
-    const v = Number(a[key] ?? 0);
+    const v = Number(a.get(key) ?? 0);
     if (!Number.isFinite(v))
-      throw new Refused(`“${String(a[key]).slice(0, 40)}” is not a number (${key} of <${name}>).`);
+      throw new Refused(`“${String(a.get(key)).slice(0, 40)}” is not a number (${key} of <${name}>).`);
     return v;
   };
   switch (name) {
     case 'path':
-      return a.d ?? null;
+      return a.get('d') ?? null;
     case 'polygon': {
-      const v = (a.points ?? '')
+      const v = (a.get('points') ?? '')
         .trim()
         .split(/[\s,]+/)
         .map(Number);

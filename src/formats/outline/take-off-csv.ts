@@ -48,7 +48,7 @@ const MOST_ROWS = 60;
  */
 export function readTakeOff(text: string, system: UnitSystem, taken: ReadonlySet<string> = new Set()): ReadTakeOff {
   if (text.length > LIMIT_BYTES) return { ok: false, problems: [{ problem: 'A take-off is at most 1 MB.' }] };
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+  const parsed = Papa.parse<{ readonly [column: string]: string }>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
     transformHeader: (h) => h.trim().toLowerCase(),

@@ -1,4 +1,5 @@
 import { Type, type Static } from 'typebox';
+import { CLOCK_FORM, UUID_FORM } from '../../core/keyed';
 import { SiteSchema } from '../../core/job/document-schema';
 import { StockTinSchema } from '../../core/stock/schema';
 
@@ -14,7 +15,7 @@ export const FirstAccountSchema = Type.Object(
   closed
 );
 export const PersonSchema = Type.Object({ name, email, password, role }, closed);
-export const RoleSchema = Type.Object({ userId: Type.String({ minLength: 1, maxLength: 36 }), role }, closed);
+export const RoleSchema = Type.Object({ userId: Type.String({ pattern: UUID_FORM.pattern }), role }, closed);
 
 /** A new job: only what must be known before measuring. The rest starts from the crew's defaults. */
 export const NewJobSchema = Type.Object(
@@ -27,8 +28,8 @@ export const NewJobSchema = Type.Object(
     longitudeDeg: Type.Number({ minimum: -180, maximum: 180 }),
     timeZone: Type.String({ minLength: 1, maxLength: 60 }),
     setting: SiteSchema.properties.setting,
-    weekFrom: Type.String({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$' }),
-    weekTo: Type.String({ pattern: '^([01][0-9]|2[0-3]):[0-5][0-9]$' }),
+    weekFrom: Type.String({ pattern: CLOCK_FORM.pattern }),
+    weekTo: Type.String({ pattern: CLOCK_FORM.pattern }),
     saturday: Type.Boolean(),
     people: Type.Integer({ minimum: 1, maximum: 20 })
   },

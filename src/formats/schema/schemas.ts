@@ -29,6 +29,9 @@ export const schemas = {
   prices: PricesSchema
 };
 
+/** Those of inputs that may grow very large: their validators are made once more, stopping at the first problem. */
+export const largeSchemas = { jobDocument: JobDocumentSchema };
+
 /** The schemas of the open file formats, as published in docs/schemas. */
 export const publishedSchemas = {
   'job-1.schema.json': {

@@ -1,4 +1,6 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
+import { keyed, NAME_FORMS } from '../../core/keyed';
+import { soundness } from './soundness';
 
 /** A rejected field: its JSON pointer, and in words what is wrong and what would be right. */
 export interface FieldProblem {
@@ -8,29 +10,54 @@ export interface FieldProblem {
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; problems: FieldProblem[] };
 
-/** Checks data against a compiled schema. The data is not changed. */
-export function check<T>(validator: ValidateFunction, data: unknown): Checked<T> {
+/** Values above which only the first problem is named: listing all of a giant's would take longer than anybody waits. */
+const MOST_LISTED = 20_000;
+/** Errors looked at, and problems told, at once. */
+const MOST_ERRORS = 1000;
+const MOST_PROBLEMS = 40;
+
+/**
+ * Checks data against a compiled schema, after its soundness. The data is not changed. All problems are told at once, of a
+ * very large document only the first, by the validator that stops there; without one such a document is refused whole.
+ */
+export function check<T>(validator: ValidateFunction, data: unknown, first?: ValidateFunction): Checked<T> {
+  const { problem, size } = soundness(data);
+  if (problem) return { ok: false, problems: [problem] };
+  if (size > MOST_LISTED) {
+    if (!first) return { ok: false, problems: [{ path: '', problem: `holds ${size} values; at most ${MOST_LISTED}` }] };
+    return first(data) ? { ok: true, value: data as T } : { ok: false, problems: fieldProblems(first.errors ?? []) };
+  }
   if (validator(data)) return { ok: true, value: data as T };
   return { ok: false, problems: fieldProblems(validator.errors ?? []) };
 }
 
 /** Problems in words, one per field and cause. Branches of a union whose tag does not match are left out. */
 export function fieldProblems(errors: readonly ErrorObject[]): FieldProblem[] {
+  const seen = errors.slice(0, MOST_ERRORS);
   const branch = (e: ErrorObject) => /^(.*\/anyOf\/\d+)\//.exec(e.schemaPath)?.[1];
-  const wrong = new Set(errors.filter((e) => e.keyword === 'const').map(branch));
-  const kept = errors.filter((e) => !(branch(e) && wrong.has(branch(e))));
+  const wrong = new Set(seen.filter((e) => e.keyword === 'const').map(branch));
+  const kept = seen.filter((e) => !(branch(e) && wrong.has(branch(e))));
   const inUnion = (e: ErrorObject) =>
     e.keyword === 'anyOf' && kept.some((k) => k !== e && k.instancePath.startsWith(e.instancePath));
   const out = new Map<string, FieldProblem>();
-  for (const e of kept.filter((k) => !inUnion(k))) {
+  for (const e of kept) {
+    if (inUnion(e)) continue;
     const p = inWords(e);
     if (!out.has(p.path + p.problem)) out.set(p.path + p.problem, p);
+    if (out.size === MOST_PROBLEMS) break;
   }
   return [...out.values()];
 }
 
+/** What the checker tells beside its errors. */
+type ErrorParams = {
+  readonly [
+    name in 'missingProperty' | 'additionalProperty' | 'allowedValues' | 'limit' | 'format' | 'type' | 'pattern'
+  ]?: unknown;
+};
+
 function inWords(e: ErrorObject): FieldProblem {
-  const p = e.params as Record<string, unknown>;
+  const p = e.params as ErrorParams;
   const path = e.instancePath;
   switch (e.keyword) {
     case 'required':
@@ -71,12 +98,12 @@ function inWords(e: ErrorObject): FieldProblem {
     case 'format':
       return {
         path,
-        problem: FORMATS[String(p.format)] ?? `must be a ${String(p.format)}`
+        problem: FORMATS.get(String(p.format)) ?? `must be a ${String(p.format)}`
       };
     case 'type':
       return {
         path,
-        problem: `must be ${TYPES[String(p.type)] ?? String(p.type)}`
+        problem: `must be ${TYPES.get(String(p.type)) ?? String(p.type)}`
       };
     case 'anyOf':
       return {
@@ -84,23 +111,26 @@ function inWords(e: ErrorObject): FieldProblem {
         problem: 'is not a kind this format knows'
       };
     case 'pattern':
-      return { path, problem: `“must match ${String(p.pattern)}”` };
+      return {
+        path,
+        problem: NAME_FORMS.find((f) => f.pattern === p.pattern)?.words ?? `must match ${String(p.pattern)}`
+      };
     default:
       return { path, problem: e.message ?? 'is not right' };
   }
 }
 
-const FORMATS: Record<string, string> = {
+const FORMATS = keyed({
   email: 'must be an e-mail address',
   date: 'must be a date like 2027-05-18',
   'date-time': 'must be a date and time like 2027-05-18T09:40:00Z'
-};
+});
 
-const TYPES: Record<string, string> = {
+const TYPES = keyed({
   number: 'a number',
   integer: 'a whole number',
   string: 'text',
   boolean: 'true or false',
   object: 'a group of fields',
   array: 'a list'
-};
+});

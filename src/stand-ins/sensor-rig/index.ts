@@ -6,11 +6,20 @@ export interface RigAir {
   mcPercent: number;
 }
 
+/** A SenML record as the rig writes it. */
+export interface SenmlOut {
+  bn?: string;
+  bt?: number;
+  n: string;
+  u: string;
+  v: number;
+}
+
 /**
  * A small rig of instruments that ships with the app in place of a real one: air, surface and moisture pins, as one SenML
  * pack (RFC 8428). Its numbers wander a little about what it stands in, the same for the same instant.
  */
-export function rigPack(name: string, around: RigAir, atMs: number, batteryPercent = 87): Record<string, unknown>[] {
+export function rigPack(name: string, around: RigAir, atMs: number, batteryPercent = 87): SenmlOut[] {
   const wander = (k: number) => Math.sin(atMs / 1.7e6 + k * 2.3) * 0.5 + Math.sin(atMs / 4.3e5 + k) * 0.3;
   const round = (v: number, steps: number) => Math.round(v * steps) / steps;
   return [

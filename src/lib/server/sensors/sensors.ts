@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { and, asc, desc, eq, gt, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
+import { keyed, type Keyed } from '../../../core/keyed';
 import { DAY_MS, MINUTE_MS } from '../../../core/units';
 import type { SenmlRecord } from '../../../formats/senml';
 import type { FieldProblem } from '../../../formats/validate/validate';
@@ -89,37 +90,37 @@ export async function sensorsOf(db: Db, crewId: string, nowMs: number): Promise<
 const MEASURES: readonly {
   ends: RegExp;
   quantity: Quantity | 'battery';
-  units: Record<string, (v: number) => number>;
+  units: Keyed<(v: number) => number>;
   range: [number, number];
 }[] = [
   {
     ends: /(surface|board|floor)([-_]?temp(erature)?)?$/i,
     quantity: 'surfaceTempC',
-    units: { Cel: (v) => v, K: (v) => v - 273.15 },
+    units: keyed({ Cel: (v) => v, K: (v) => v - 273.15 }),
     range: [-40, 90]
   },
   {
     ends: /(moisture|pins?|mc)$/i,
     quantity: 'mcPercent',
-    units: { '%': (v) => v, '/': (v) => v * 100 },
+    units: keyed({ '%': (v) => v, '/': (v) => v * 100 }),
     range: [2, 80]
   },
   {
     ends: /(humidity|rh)$/i,
     quantity: 'rh',
-    units: { '%RH': (v) => v / 100, '%': (v) => v / 100, '/': (v) => v },
+    units: keyed({ '%RH': (v) => v / 100, '%': (v) => v / 100, '/': (v) => v }),
     range: [0, 1]
   },
   {
     ends: /battery$/i,
     quantity: 'battery',
-    units: { '%EL': (v) => v, '%': (v) => v, '/': (v) => v * 100 },
+    units: keyed({ '%EL': (v) => v, '%': (v) => v, '/': (v) => v * 100 }),
     range: [0, 100]
   },
   {
     ends: /(air|temp(erature)?)$/i,
     quantity: 'airTempC',
-    units: { Cel: (v) => v, K: (v) => v - 273.15 },
+    units: keyed({ Cel: (v) => v, K: (v) => v - 273.15 }),
     range: [-40, 60]
   }
 ];
@@ -154,8 +155,8 @@ export async function postReadings(
     const refuse = (field: string, problem: string) => problems.push({ path: `/${i}/${field}`, problem });
     const m = MEASURES.find((x) => x.ends.test(r.name));
     if (!m) return void passedOver.add(r.name);
-    const convert = m.units[r.unit];
-    if (!convert) return void refuse('u', `“${r.unit}” is not a unit of it; use ${Object.keys(m.units).join(' or ')}`);
+    const convert = m.units.get(r.unit);
+    if (!convert) return void refuse('u', `“${r.unit}” is not a unit of it; use ${[...m.units.keys()].join(' or ')}`);
     const value = convert(r.value);
     if (!(value >= m.range[0] && value <= m.range[1]))
       return void refuse('v', `${r.value} ${r.unit} can't be; it must lie between ${m.range.join(' and ')}`);

@@ -8,7 +8,7 @@
   const desk = useJobDesk();
   const id = $props.id();
   const photos = $derived(
-    Object.values(desk.state.surveys)
+    [...desk.state.surveys.values()]
       .flatMap((s) => s.photos)
       .filter((p) => p.sample === sample.id)
   );

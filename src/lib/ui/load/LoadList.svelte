@@ -14,8 +14,8 @@
       ? 'Getting ready'
       : `Coat${visit.coats.length > 1 ? 's' : ''} ${visit.coats.join(', ')}`
   );
-  const packed = (i: LoadItem) => desk.state.load.packed[packedKey(visit.index, i.id)] ?? false;
-  const from = (i: LoadItem) => desk.state.load.from[i.id] ?? i.from;
+  const packed = (i: LoadItem) => desk.state.load.packed.get(packedKey(visit.index, i.id)) ?? false;
+  const from = (i: LoadItem) => desk.state.load.from.get(i.id) ?? i.from;
   const count = $derived(visit.items.filter(packed).length);
   const amount = (i: LoadItem) => `${grouped(String(i.count))}${i.unit ? ` ${i.unit}` : ''}`;
   const FROM = ['have', 'buy', 'borrow'] as const;

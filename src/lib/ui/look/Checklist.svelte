@@ -10,10 +10,10 @@
     name,
     rows: findingTable.filter((f) => f.group === name)
   }));
-  const unseen = $derived(findingTable.filter((f) => !survey.findings[f.id]));
+  const unseen = $derived(findingTable.filter((f) => !survey.findings.has(f.id)));
 
   async function note(finding: string, present: boolean) {
-    if (survey.findings[finding]?.present === present) return;
+    if (survey.findings.get(finding)?.present === present) return;
     const id = await desk.log.add('finding.noted', { surface: surfaceId, finding, present });
     done.say(`${findingTable.find((f) => f.id === finding)!.name}: ${present ? 'found' : 'none'}`, id);
   }
@@ -28,7 +28,7 @@
     <h3 class="mt-3 mb-1 font-semibold">{g.name[0]!.toUpperCase() + g.name.slice(1)}</h3>
     <ul class="rows">
       {#each g.rows as f (f.id)}
-        {@const seen = survey.findings[f.id]}
+        {@const seen = survey.findings.get(f.id)}
         <li class:found={seen?.present}>
           <span class="what"><b>{f.name}</b><span class="dim">{f.look}</span></span>
           <span class="two" role="group" aria-label={f.name}>

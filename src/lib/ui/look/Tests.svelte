@@ -13,7 +13,7 @@
   const zone = $derived(desk.document.site.timeZone);
   const SIGN = { go: 'go', check: 'check', stop: 'stop' } as const;
   const last = (test: string) => survey.tests.filter((t) => t.test === test).at(-1);
-  const lead = $derived(Boolean(survey.findings['old paint']?.present || last('lead')));
+  const lead = $derived(Boolean(survey.findings.get('old paint')?.present || last('lead')));
   const asked = $derived(testTable.filter((t) => t.id !== 'lead' || lead));
   let open = $state<string | null>(null);
 

@@ -16,7 +16,7 @@
   const desk = useJobDesk();
   const zone = $derived(desk.document.site.timeZone);
   const found = $derived(
-    Object.entries(desk.state.surveys[surface.id]?.findings ?? {})
+    [...(desk.state.surveys.get(surface.id)?.findings ?? [])]
       .filter(([, f]) => f.present)
       .map(([id]) => id)
   );

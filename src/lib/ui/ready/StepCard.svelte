@@ -56,7 +56,7 @@
   {#if status === 'gate'}
     <ul class="gates">
       {#each step.gates as g (g.id)}
-        {@const passed = record?.gates[g.id]?.passed}
+        {@const passed = record?.gates.get(g.id)?.passed}
         <li class:passed>
           <span><b>{g.words}</b><span class="how">{g.how}</span></span>
           {#if passed}

@@ -27,15 +27,15 @@ export const actions: Actions = {
     const form = await request.formData();
     const found = await findCard(db, person.crewId, params.card);
     if (!found) error(404);
-    const errors: Record<string, string> = {};
+    const errors = new Map<string, string>();
     const packs = found.card.packs.map((p) => {
       const text = String(form.get(p.id) ?? '').trim();
       const cents = Math.round(Number(text) * 100);
       if (!/^\d+([.]\d{1,2})?$/.test(text) || cents > 10_000_000)
-        errors[p.id] = `“${text}” is not a price. Type it like 149.00.`;
+        errors.set(p.id, `“${text}” is not a price. Type it like 149.00.`);
       return { ...p, priceCents: cents };
     });
-    if (Object.keys(errors).length) return fail(422, { errors });
+    if (errors.size) return fail(422, { errors: Object.fromEntries(errors) });
     const saved = await saveCard(
       db,
       person.crewId,

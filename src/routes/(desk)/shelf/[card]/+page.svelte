@@ -136,7 +136,7 @@
                   name={p.id}
                   inputmode="decimal"
                   value={(p.priceCents / 100).toFixed(2)}
-                  errors={errors[p.id] ? [errors[p.id]!] : null}
+                  errors={Object.hasOwn(errors, p.id) ? [errors[p.id]!] : null}
                 />
               {:else}
                 <p class="flex justify-between border-b border-rule py-2">

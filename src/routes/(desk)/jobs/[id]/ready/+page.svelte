@@ -40,7 +40,7 @@
 <SurfaceTabs>
   {#snippet children(surface)}
     {@const seen = desk.surveys.find((s) => s.surfaceId === surface.id)!}
-    {@const log = desk.state.prep[surface.id] ?? {}}
+    {@const log = desk.state.prep.get(surface.id) ?? new Map()}
     {@const picked = surface.units ? (surface.units.includes(unit) ? unit : surface.units[0]!) : undefined}
     {@const steps = unitProgress(seen.prep, log, picked)}
     {@const current = steps.find((p) => p.status !== 'done')}
