@@ -1,7 +1,8 @@
 import mysql from 'mysql2/promise';
 import { v7 as uuidv7 } from 'uuid';
 import { createCrew } from '../src/lib/server/accounts/people';
-import { connect, migrateDatabase } from '../src/lib/server/db/connect';
+import { connect } from '../src/lib/server/db/connect';
+import { migrateDatabase } from '../src/lib/server/db/migrate';
 import { stockShelf } from '../src/lib/server/shelf/starter';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../src/core/units';
 import type { JobDocument, JobStage } from '../src/core/job';

@@ -1,6 +1,7 @@
 /** Brings the database up to date and loads the demo world; prints how to sign in. */
 import { now } from '../src/lib/server/clock';
-import { connect, migrateDatabase } from '../src/lib/server/db/connect';
+import { connect } from '../src/lib/server/db/connect';
+import { migrateDatabase } from '../src/lib/server/db/migrate';
 import { loadDemo } from '../src/lib/server/demo/load';
 import { readDemoWorld } from './demo-world';
 

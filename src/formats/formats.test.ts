@@ -8,8 +8,7 @@ import { readCoverage, writeCoverage } from './coverage-json';
 import { inSteps, readWeather, writeWeather } from './weather-text';
 import { checkJobDocument, readJobFile, writeJobFile } from './job-json';
 import { publishedSchemas } from './schema/schemas';
-import { newEvent } from './validate/gen/newEvent.gen.js';
-import { check } from './validate/validate';
+import { checkEvent } from './work-event';
 
 const problems = (r: { ok: boolean; problems?: { path: string; problem: string }[] }) => (r.ok ? [] : r.problems!);
 
@@ -62,13 +61,13 @@ describe('events at the border', () => {
     data: { count: 3 }
   };
   it('takes a good one and names what is wrong with another', () => {
-    expect(check(newEvent, good).ok).toBe(true);
-    expect(problems(check(newEvent, { ...good, data: { count: -3 } }))).toEqual([
+    expect(checkEvent(good).ok).toBe(true);
+    expect(problems(checkEvent({ ...good, data: { count: -3 } }))).toEqual([
       { path: '/data/count', problem: 'must be 1 or more' }
     ]);
-    expect(problems(check(newEvent, { ...good, type: 'rags.burnt' }))[0]!.path).toBe('/type');
-    expect(problems(check(newEvent, { ...good, id: 'x' })).map((p) => p.path)).toContain('/id');
-    expect(problems(check(newEvent, { ...good, data: {} }))).toEqual([{ path: '/data/count', problem: 'is missing' }]);
+    expect(problems(checkEvent({ ...good, type: 'rags.burnt' }))[0]!.path).toBe('/type');
+    expect(problems(checkEvent({ ...good, id: 'x' })).map((p) => p.path)).toContain('/id');
+    expect(problems(checkEvent({ ...good, data: {} }))).toEqual([{ path: '/data/count', problem: 'is missing' }]);
   });
 });
 

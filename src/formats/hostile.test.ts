@@ -3,8 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { counterJob, deckJob, floorJob, knowledge, NOW } from '../../tests/fixtures';
 import { bestStarts, plan, siteClimate, type JobDocument } from '../core/job';
 import { checkJobDocument, readJobFile, writeJobFile } from './job-json';
-import { newEvent } from './validate/gen/newEvent.gen.js';
-import { check } from './validate/validate';
+import { checkEvent } from './work-event';
 
 /** Every place in a document that holds a value, as a path. */
 function places(value: unknown, path: (string | number)[] = []): (string | number)[][] {
@@ -151,7 +150,7 @@ describe('events at the border, one by one', () => {
     'event.undone': { event: '01900000-0000-7000-8000-000000000002' }
   };
   it.each(Object.entries(good))('%s is taken', (type, data) =>
-    expect(check(newEvent, event(type, data))).toMatchObject({ ok: true })
+    expect(checkEvent(event(type, data))).toMatchObject({ ok: true })
   );
   it.each([
     ['coat.opened', { coat: 0 }, '/data/coat'],
@@ -173,9 +172,8 @@ describe('events at the border, one by one', () => {
     ['day.closed', { date: 'today' }, '/data/date'],
     ['handed.over', { to: 'me' }, '/data/to']
   ])('%s with %j is refused at %s', (type, data, path) => {
-    const r = check(newEvent, event(type, data));
+    const r = checkEvent(event(type, data));
     expect(r.ok ? [] : r.problems.map((p) => p.path)).toEqual([path]);
   });
-  it('a reading that says nothing is refused', () =>
-    expect(check(newEvent, event('reading.taken', {})).ok).toBe(false));
+  it('a reading that says nothing is refused', () => expect(checkEvent(event('reading.taken', {})).ok).toBe(false));
 });

@@ -1,7 +1,9 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { NewEvent } from '../../src/core/job';
 import { createCrew, type NewPerson } from '../../src/lib/server/accounts/people';
-import { connect, migrateDatabase } from '../../src/lib/server/db/connect';
+import { connect } from '../../src/lib/server/db/connect';
+import { migrateDatabase } from '../../src/lib/server/db/migrate';
+import type { Desk } from '../../src/lib/server/weather/desk';
 import { NOW } from '../fixtures';
 
 /** A connection to the test database, brought up to date. `./basket test` starts it and says where it is. */
@@ -26,6 +28,11 @@ export async function freshCrew(db: Awaited<ReturnType<typeof testDatabase>>['db
   );
   return { ...made, email };
 }
+
+/** A weather desk in this process that answers as told. */
+export const nearDesk = (ask: (query: string) => Promise<Response>): Desk => ({ near: true, ask });
+/** One that can't be reached. */
+export const deskDown: Desk = nearDesk(() => Promise.reject(new Error('no route')));
 
 /** A new event as a phone makes it. */
 export const phoneEvent = <T extends NewEvent['type']>(

@@ -5,7 +5,8 @@ import { ensureDatabase, startDatabase, stopDatabase } from '../../cli/database.
 import { places, prepare } from '../../cli/places.mjs';
 import { freePort, livePid } from '../../cli/processes.mjs';
 import { APP_MARK, launchApp, stopAll } from '../../cli/serve.mjs';
-import { connect, migrateDatabase } from '../../src/lib/server/db/connect';
+import { connect } from '../../src/lib/server/db/connect';
+import { migrateDatabase } from '../../src/lib/server/db/migrate';
 
 /** A built app with a MariaDB of its own, to be treated badly. */
 export async function runningApp(name: string) {

@@ -28,7 +28,7 @@ const event = <K extends string, D extends TSchema>(type: K, data: D) =>
   );
 
 /** Every small thing that happens on site. `at` is epoch ms on the device's clock, `id` a UUIDv7 made there. */
-export const NewEventSchema = Type.Union([
+export const EVENT_SCHEMAS = [
   event('coat.opened', Type.Object({ coat }, closed)),
   event('coat.closed', Type.Object({ coat, usedL: litres, guessed: Type.Boolean() }, closed)),
   event('bay.spread', Type.Object({ coat, bay, batch: Type.Optional(batch) }, closed)),
@@ -187,7 +187,8 @@ export const NewEventSchema = Type.Union([
   event('day.closed', Type.Object({ date: Type.String({ format: 'date' }) }, closed)),
   event('handed.over', Type.Object({}, closed)),
   event('event.undone', Type.Object({ event: Type.String({ pattern: UUID_FORM.pattern }) }, closed))
-]);
+] as const;
+export const NewEventSchema = Type.Union([...EVENT_SCHEMAS]);
 
 /** An event as a device makes it. */
 export type NewEvent = Static<typeof NewEventSchema>;

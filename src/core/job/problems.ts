@@ -1,7 +1,7 @@
 import { cardProblems, classTraits, methodOf } from '../product';
 import { faceAreas, faceName, measureSurface, type Surface } from '../surface';
 import { findSpecies } from '../wood';
-import { isTimeZone, WEEKDAYS } from '../window';
+import { isCalendarDate, isTimeZone, WEEKDAYS } from '../window';
 import { cardOf, coatCount, coatSpec, coatSpecs, coatsOnFace, topCard, type CoatSpec } from './coat-specs';
 import type { JobDocument } from './document-schema';
 
@@ -27,9 +27,13 @@ export function jobProblems(job: JobDocument): Problem[] {
 
 /** What stops a job at the border: these make a document impossible, not merely unwise. */
 export const blockingProblems = (job: JobDocument): Problem[] =>
-  [...siteProblems(job), ...job.surfaces.flatMap(surfaceProblems), ...cardsProblems(job)].filter(
-    (p) => p.severity === 'stop'
-  );
+  [
+    ...siteProblems(job),
+    ...job.surfaces.flatMap(surfaceProblems),
+    ...cardsProblems(job),
+    ...doubledIds(job),
+    ...missingCards(job)
+  ].filter((p) => p.severity === 'stop');
 
 function siteProblems(job: JobDocument): Problem[] {
   const out: Problem[] = [];
@@ -49,6 +53,14 @@ function siteProblems(job: JobDocument): Problem[] {
       });
   }
   job.site.closures?.forEach((c, i) => {
+    const local = 'fromLocal' in c ? Object.entries({ fromLocal: c.fromLocal, toLocal: c.toLocal }) : [];
+    for (const [field, at] of local)
+      if (!isCalendarDate(at.slice(0, 10)))
+        out.push({
+          path: `/site/closures/${i}/${field}`,
+          severity: 'stop',
+          problem: `“${at}” is no day of the calendar`
+        });
     const [from, to] = 'days' in c ? [c.from ?? '00:00', c.to ?? '24:00'] : [c.fromLocal, c.toLocal];
     if (to <= from)
       out.push({
@@ -111,6 +123,40 @@ function surfaceProblems(surface: Surface, index: number): Problem[] {
       });
   });
   return out;
+}
+
+/** Ids that stand twice where each must tell one thing. */
+function doubledIds(job: JobDocument): Problem[] {
+  const lists: [path: string, what: string, ids: readonly string[]][] = [
+    ['/products', 'cards', job.products.map((c) => c.id)],
+    ['/samples', 'sample boards', (job.samples ?? []).map((s) => s.id)],
+    ['/compared', 'compared systems', (job.compared ?? []).map((s) => s.id)],
+    ...job.surfaces.flatMap((s, i): [string, string, string[]][] => [
+      [`/surfaces/${i}/cutOuts`, 'cut-outs', (s.cutOuts ?? []).map((c) => c.id)],
+      [`/surfaces/${i}/exits`, 'exits', (s.exits ?? []).map((e) => e.id)]
+    ]),
+    ...job.products.map((c, i): [string, string, string[]] => [
+      `/products/${i}/packs`,
+      'packs',
+      c.packs.map((p) => p.id)
+    ])
+  ];
+  return lists
+    .filter(([, , ids]) => new Set(ids).size < ids.length)
+    .map(([path, what]) => ({ path, severity: 'stop', problem: `two ${what} have the same id` }));
+}
+
+/** Cards the finish names that are not in the job: nothing could be computed of its coats. */
+function missingCards({ finish, products }: JobDocument): Problem[] {
+  if (!finish) return [];
+  const held = new Set(products.map((c) => c.id));
+  const named: [path: string, id: string][] = [
+    ['/finish/productId', finish.productId],
+    ...(finish.coats ?? []).map((c, i): [string, string] => [`/finish/coats/${i}/productId`, c.productId])
+  ];
+  return named
+    .filter(([, id]) => !held.has(id))
+    .map(([path, id]) => ({ path, severity: 'stop', problem: `the card “${id}” is not in this job` }));
 }
 
 const cardsProblems = (job: JobDocument): Problem[] =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { made } from '../../../tests/fixtures';
-import { newEvent } from '../../formats/validate/gen/newEvent.gen.js';
+import { checkEvent } from '../../formats/work-event';
 import { fold, type WorkEvent } from '../job';
 import { speciesOf } from '../wood';
 import { ID_FORM, isWhole, keyed, madeAt, madeWhole, NAME_FORMS, RESERVED_NAMES } from '.';
@@ -41,9 +41,9 @@ describe('names that programs keep for themselves', () => {
   );
   it('the schema of events refuses them as surface, step and sample', () => {
     const { jobId: _, by: __, byName: ___, ...e } = made('prep.done', { surface: 'floor', step: 'mask' });
-    expect(newEvent(e)).toBe(true);
-    expect(newEvent({ ...e, data: { surface: 'constructor', step: 'mask' } })).toBe(false);
-    expect(newEvent({ ...e, data: { surface: 'floor', step: 'prototype' } })).toBe(false);
+    expect(checkEvent(e).ok).toBe(true);
+    expect(checkEvent({ ...e, data: { surface: 'constructor', step: 'mask' } }).ok).toBe(false);
+    expect(checkEvent({ ...e, data: { surface: 'floor', step: 'prototype' } }).ok).toBe(false);
   });
   it('an unknown species throws by its name, also when the name is one of these', () =>
     expect(() => speciesOf('constructor')).toThrow(/constructor/));

@@ -49,6 +49,16 @@ function cut(w: Stretch, shut: readonly Required<OpenStretch>[]): OpenStretch[] 
   });
 }
 
+/** Whether a date stands in the calendar: 2027-02-30 does not. */
+export function isCalendarDate(date: string): boolean {
+  try {
+    Temporal.PlainDate.from(date);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 function closureStretches(c: SiteClosure, timeZone: string, fromMs: number, toMs: number): Stretch[] {
   if ('fromLocal' in c) {
     const at = (local: string) => {

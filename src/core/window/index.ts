@@ -9,7 +9,14 @@ export {
   type Weekday,
   type WorkingHours
 } from './working-hours';
-export { dailyStretches, openStretches, shareOfHours, type OpenStretch, type SiteClosure } from './access';
+export {
+  dailyStretches,
+  isCalendarDate,
+  openStretches,
+  shareOfHours,
+  type OpenStretch,
+  type SiteClosure
+} from './access';
 export {
   clearSun,
   hoursFrom,

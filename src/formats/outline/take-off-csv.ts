@@ -1,3 +1,4 @@
+import { RESERVED_NAMES } from '../../core/keyed';
 import Papa from 'papaparse';
 import {
   FACE_KINDS,
@@ -187,7 +188,7 @@ function freshId(name: string, ids: Set<string>): string {
       .replace(/^-+|-+$/g, '')
       .slice(0, 34) || 'surface';
   let id = base;
-  for (let n = 2; ids.has(id); n++) id = `${base}-${n}`;
+  for (let n = 2; ids.has(id) || RESERVED_NAMES.includes(id); n++) id = `${base}-${n}`;
   ids.add(id);
   return id;
 }

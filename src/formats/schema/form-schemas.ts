@@ -17,6 +17,14 @@ export const FirstAccountSchema = Type.Object(
 export const PersonSchema = Type.Object({ name, email, password, role }, closed);
 export const RoleSchema = Type.Object({ userId: Type.String({ pattern: UUID_FORM.pattern }), role }, closed);
 
+/** A person changes the own password. */
+export const PasswordChangeSchema = Type.Object(
+  { currentPassword: Type.String({ minLength: 1, maxLength: 200 }), newPassword: password },
+  closed
+);
+/** A person sets a password by a link. */
+export const NewPasswordSchema = Type.Object({ newPassword: password }, closed);
+
 /** A new job: only what must be known before measuring. The rest starts from the crew's defaults. */
 export const NewJobSchema = Type.Object(
   {
@@ -73,6 +81,8 @@ export type TinChangeInput = Static<typeof TinChangeSchema>;
 export type SignInInput = Static<typeof SignInSchema>;
 export type FirstAccountInput = Static<typeof FirstAccountSchema>;
 export type PersonInput = Static<typeof PersonSchema>;
+export type PasswordChangeInput = Static<typeof PasswordChangeSchema>;
+export type NewPasswordInput = Static<typeof NewPasswordSchema>;
 export type RoleInput = Static<typeof RoleSchema>;
 export type NewJobInput = Static<typeof NewJobSchema>;
 export type PricesInput = Static<typeof PricesSchema>;

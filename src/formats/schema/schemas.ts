@@ -5,7 +5,9 @@ import { ProductCardSchema } from '../../core/product/schema';
 import {
   FirstAccountSchema,
   NewJobSchema,
+  NewPasswordSchema,
   NewTinSchema,
+  PasswordChangeSchema,
   PersonSchema,
   PricesSchema,
   RoleSchema,
@@ -13,10 +15,9 @@ import {
   TinChangeSchema
 } from './form-schemas';
 
-/** Every input the product takes, by name: one schema each, used by browser, server and command line. */
+/** Every input the product takes but events, which have one each (work-event.ts), by name: one schema each, used by browser, server and command line. */
 export const schemas = {
   jobDocument: JobDocumentSchema,
-  newEvent: NewEventSchema,
   houseRules: HouseDocumentSchema,
   newTin: NewTinSchema,
   tinChange: TinChangeSchema,
@@ -25,6 +26,8 @@ export const schemas = {
   firstAccount: FirstAccountSchema,
   person: PersonSchema,
   roleChange: RoleSchema,
+  passwordChange: PasswordChangeSchema,
+  newPassword: NewPasswordSchema,
   newJob: NewJobSchema,
   prices: PricesSchema
 };

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { floorJob, made } from '../../../tests/fixtures';
 import { checkJobDocument } from '../job-json';
-import { newEvent } from './gen/newEvent.gen.js';
+import { checkEvent } from '../work-event';
 import { soundness } from './soundness';
-import { check } from './validate';
 
 const note = (text: string) => {
   const { jobId: _, by: __, byName: ___, ...e } = made('note.added', { text });
@@ -12,13 +11,13 @@ const note = (text: string) => {
 
 describe('data of any origin', () => {
   it('half an emoji is refused by its field', () =>
-    expect(check(newEvent, note(`wiped ${'💥'.slice(0, 1)}`))).toEqual({
+    expect(checkEvent(note(`wiped ${'💥'.slice(0, 1)}`))).toEqual({
       ok: false,
       problems: [{ path: '/data/text', problem: 'holds half a character, such as half an emoji; write it again' }]
     }));
   it('thousands of unknown fields are one problem, not one each', () => {
     const many = Object.fromEntries(Array.from({ length: 150_000 }, (_, i) => [`k${i}`, i]));
-    expect(check(newEvent, { ...note('x'), data: many })).toMatchObject({ ok: false, problems: [{ path: '/data' }] });
+    expect(checkEvent({ ...note('x'), data: many })).toMatchObject({ ok: false, problems: [{ path: '/data' }] });
   });
   it('groups within groups end somewhere, and a cycle too', () => {
     let deep: unknown = 1;

@@ -14,6 +14,13 @@
     const timer = setInterval(() => void invalidate('basket:rail'), AGAIN_MS);
     return () => clearInterval(timer);
   });
+  const WEATHER_AGAIN_MS = 3000;
+  // Weather that was not here in time for the page comes to it later.
+  $effect(() => {
+    if (!data.rail.coming) return;
+    const timer = setTimeout(() => void invalidate('basket:rail'), WEATHER_AGAIN_MS);
+    return () => clearTimeout(timer);
+  });
 </script>
 
 <Patterns />

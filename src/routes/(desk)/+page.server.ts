@@ -10,6 +10,9 @@ const DAYS_AHEAD = 120;
 export const load: PageServerLoad = async ({ locals }) => {
   const dueBy = new Date(now() + DAYS_AHEAD * DAY_MS);
   return {
-    careDue: (await surfacesInCare(db, locals.person!.crewId, { dueBy, offset: 0, limit: MOST_DUE })).slice(0, MOST_DUE)
+    careDue: (await surfacesInCare(db, locals.person!.crewId, { dueBy, offset: 0, limit: MOST_DUE })).surfaces.slice(
+      0,
+      MOST_DUE
+    )
   };
 };

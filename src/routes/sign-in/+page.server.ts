@@ -1,12 +1,16 @@
-import { fail, redirect } from '@sveltejs/kit';
+import { redirect } from '@sveltejs/kit';
 import { APIError } from 'better-auth/api';
 import { setError, superValidate } from 'sveltekit-superforms';
 import { formOf } from '$lib/forms/adapter';
+import { refuseForm } from '$lib/forms/refuse';
+import { ownPath } from '$lib/server/access/own-path';
 import { auth } from '$lib/server/accounts/auth';
+import { knownDevice, noteDevice } from '$lib/server/accounts/known-device';
 import { isEmpty } from '$lib/server/accounts/people';
-import { countFailure, forgetFailures, secondsUntilTry } from '$lib/server/accounts/slow-down';
+import { forgiveTries, sweepTries, takeTry } from '$lib/server/accounts/slow-down';
 import { config } from '$lib/server/config';
 import { db } from '$lib/server/db';
+import { afterwards } from '$lib/server/derived';
 import { SignInSchema, type SignInInput } from '$formats/schema/form-schemas';
 import { signIn } from '$formats/validate/gen/signIn.gen.js';
 import type { Actions, PageServerLoad } from './$types';
@@ -16,39 +20,35 @@ const form = formOf<SignInInput>(SignInSchema, signIn, 'sign-in', {
   password: ''
 });
 
-/** Only a path of this site may follow a sign-in. */
-const safePath = (to: string | null): string => (to && /^\/(?![/\\])/.test(to) ? to : '/');
-
 export const load: PageServerLoad = async ({ locals, url }) => {
-  if (locals.person) redirect(303, safePath(url.searchParams.get('to')));
+  if (locals.person) redirect(303, ownPath(url.searchParams.get('to'), config.origin));
   if (await isEmpty(db)) redirect(303, '/welcome');
   return { form: await superValidate(form), demo: config.demo };
 };
 
 export const actions: Actions = {
-  default: async ({ request, url }) => {
+  default: async ({ request, url, cookies, getClientAddress }) => {
     const input = await superValidate(request, form);
-    if (!input.valid) return fail(400, { form: input });
+    if (!input.valid) return refuseForm(input);
     const { email, password } = input.data;
+    const trier = { email, source: getClientAddress(), knownDevice: knownDevice(cookies, config.authSecret, email) };
     // Waiting is real time: a clock that stands still would never let anybody in again.
-    const wait = await secondsUntilTry(db, email, Date.now());
+    const wait = await takeTry(db, trier, Date.now());
     if (wait > 0) {
       setError(input, 'password', `Too many wrong passwords. Try again in ${wait} s.`);
-      return fail(429, { form: input });
+      return refuseForm(input, 429);
     }
     try {
-      const { user } = await auth.api.signInEmail({
-        body: { email, password },
-        headers: request.headers
-      });
+      const { user } = await auth.api.signInEmail({ body: { email, password }, headers: request.headers });
       if (!(user as { active?: boolean }).active) throw new APIError('UNAUTHORIZED');
     } catch (e) {
       if (!(e instanceof APIError)) throw e;
-      await countFailure(db, email, Date.now());
       setError(input, 'password', 'Address and password do not belong together.');
-      return fail(401, { form: input });
+      return refuseForm(input, 401);
     }
-    await forgetFailures(db, email);
-    redirect(303, safePath(url.searchParams.get('to')));
+    noteDevice(cookies, config.authSecret, email, config.origin.startsWith('https:'));
+    await forgiveTries(db, trier, Date.now());
+    await afterwards('old sign-in tries', () => sweepTries(db, Date.now()));
+    redirect(303, ownPath(url.searchParams.get('to'), config.origin));
   }
 };

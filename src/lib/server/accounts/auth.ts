@@ -6,13 +6,14 @@ import { sveltekitCookies } from 'better-auth/svelte-kit';
 import { v7 as uuidv7 } from 'uuid';
 import { config } from '../config';
 import { db } from '../db';
+import type { Writable } from '../db/connect';
 import * as schema from '../db/schema';
 
 /** Passwords (argon2id), sessions and their cookies. Its own endpoints are not mounted: Basket's pages call it on the server only. */
 export const auth = betterAuth({
   baseURL: config.origin,
   secret: config.authSecret,
-  database: drizzleAdapter(db, { provider: 'mysql', schema }),
+  database: drizzleAdapter(db as unknown as Writable, { provider: 'mysql', schema }),
   emailAndPassword: {
     enabled: true,
     disableSignUp: true,
@@ -32,6 +33,16 @@ export const auth = betterAuth({
     }
   },
   session: { expiresIn: 60 * 60 * 24 * 30, updateAge: 60 * 60 * 24 },
+  databaseHooks: {
+    session: {
+      create: {
+        // What a browser calls itself may be of any length; the right password must open all the same.
+        before: async (s) => ({
+          data: { ...s, userAgent: s.userAgent?.slice(0, 400), ipAddress: s.ipAddress?.slice(0, 64) }
+        })
+      }
+    }
+  },
   advanced: {
     database: { generateId: () => uuidv7() },
     useSecureCookies: config.origin.startsWith('https:')

@@ -1,10 +1,12 @@
 import { hash } from '@node-rs/argon2';
-import { and, asc, count, eq, ne } from 'drizzle-orm';
+import { and, asc, count, eq, inArray, ne } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
+import type { ProductCard } from '../../../core/product';
 import type { UnitSystem } from '../../../core/units';
 import type { WorkingHours } from '../../../core/window';
 import type { Db, Tx } from '../db/connect';
-import { account, crew, session, user } from '../db/schema';
+import { account, crew, firstCrew, productCard, session, user } from '../db/schema';
+import { transact } from '../db/transact';
 import type { Role } from './permissions';
 
 export interface NewPerson {
@@ -34,18 +36,57 @@ export async function isEmpty(db: Db): Promise<boolean> {
   return row!.n === 0;
 }
 
-/** Makes a crew with its first person, or nothing at all. */
-export async function createCrew(
+/** Holds a crew's own row: whoever changes its people, cards or house rules waits for the other to be done. */
+export async function lockCrew(tx: Tx, crewId: string): Promise<void> {
+  await tx.select({ id: crew.id }).from(crew).where(eq(crew.id, crewId)).for('update');
+}
+
+/** Makes a crew with its first person and its cards, or nothing at all. */
+export const createCrew = (
   db: Db,
   c: NewCrew,
   first: NewPerson,
-  nowMs: number
-): Promise<{ crewId: string; userId: string }> {
-  return db.transaction(async (tx) => {
-    const crewId = uuidv7();
-    await tx.insert(crew).values({ id: crewId, ...c, createdAt: new Date(nowMs) });
-    return { crewId, userId: await insertPerson(tx, crewId, first, nowMs) };
+  nowMs: number,
+  cards: readonly ProductCard[] = []
+): Promise<{ crewId: string; userId: string }> => transact(db, (tx) => insertCrew(tx, c, first, nowMs, cards));
+
+/**
+ * Makes the first crew of this Basket, with its first person and the cards it begins with: all of it or nothing, and once,
+ * however many first visits come at once. Null when there is a crew already.
+ */
+export const createFirstCrew = (
+  db: Db,
+  c: NewCrew,
+  first: NewPerson,
+  nowMs: number,
+  cards: readonly ProductCard[]
+): Promise<{ crewId: string; userId: string } | null> =>
+  transact(db, async (tx) => {
+    const [there] = await tx.select({ n: count() }).from(crew);
+    if (there!.n > 0) return null;
+    const made = await insertCrew(tx, c, first, nowMs, cards);
+    await tx.insert(firstCrew).values({ one: 1, crewId: made.crewId, madeAt: new Date(nowMs) });
+    return made;
   });
+
+async function insertCrew(tx: Tx, c: NewCrew, first: NewPerson, nowMs: number, cards: readonly ProductCard[]) {
+  const crewId = uuidv7();
+  const at = new Date(nowMs);
+  await tx.insert(crew).values({ id: crewId, ...c, createdAt: at });
+  const userId = await insertPerson(tx, crewId, first, nowMs);
+  if (cards.length)
+    await tx.insert(productCard).values(
+      cards.map((document) => ({
+        crewId,
+        cardId: document.id,
+        revision: 1,
+        newest: true,
+        document,
+        changedBy: first.name,
+        changedAt: at
+      }))
+    );
+  return { crewId, userId };
 }
 
 async function insertPerson(tx: Tx, crewId: string, p: NewPerson, nowMs: number): Promise<string> {
@@ -73,27 +114,42 @@ async function insertPerson(tx: Tx, crewId: string, p: NewPerson, nowMs: number)
   return id;
 }
 
-/** Adds a person to a crew; refuses an address that is taken. */
-export async function addPerson(
+/** Adds a person to a crew, or brings one back who was removed from it, with the new name, role and password; refuses an address that is taken. */
+export const addPerson = (
   db: Db,
   crewId: string,
   p: NewPerson,
   nowMs: number
-): Promise<{ ok: true; id: string } | Refusal> {
-  try {
-    return {
-      ok: true,
-      id: await db.transaction((tx) => insertPerson(tx, crewId, p, nowMs))
-    };
-  } catch (e) {
-    if ((e as { cause?: { code?: string } }).cause?.code === 'ER_DUP_ENTRY')
-      return {
-        ok: false,
-        path: '/email',
-        problem: 'Somebody uses this address already. Take another.'
-      };
-    throw e;
-  }
+): Promise<{ ok: true; id: string } | Refusal> =>
+  transact(db, async (tx) => {
+    await lockCrew(tx, crewId);
+    const [held] = await tx.select().from(user).where(eq(user.email, p.email.toLowerCase())).for('update');
+    if (!held) return { ok: true as const, id: await insertPerson(tx, crewId, p, nowMs) };
+    if (held.crewId !== crewId || held.active)
+      return { ok: false as const, path: '/email', problem: 'Somebody uses this address already. Take another.' };
+    await tx
+      .update(user)
+      .set({ name: p.name, role: p.role, active: true, updatedAt: new Date(nowMs) })
+      .where(eq(user.id, held.id));
+    await writePassword(tx, held.id, p.password, nowMs);
+    return { ok: true as const, id: held.id };
+  });
+
+/** Sets a person's password and ends every session but one. */
+export async function writePassword(
+  tx: Tx,
+  userId: string,
+  password: string,
+  nowMs: number,
+  keepToken?: string
+): Promise<void> {
+  await tx
+    .update(account)
+    .set({ password: await hash(password), updatedAt: new Date(nowMs) })
+    .where(and(eq(account.userId, userId), eq(account.providerId, 'credential')));
+  await tx
+    .delete(session)
+    .where(and(eq(session.userId, userId), keepToken === undefined ? undefined : ne(session.token, keepToken)));
 }
 
 /** The people of a crew, by name. */
@@ -117,7 +173,9 @@ export async function changePerson(
   userId: string,
   change: { role?: Role; active?: boolean }
 ): Promise<{ ok: true } | Refusal> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
+    // All leads of a crew change one after the other: two who demote each other would leave none.
+    await lockCrew(tx, crewId);
     const [person] = await tx
       .select()
       .from(user)
@@ -149,7 +207,17 @@ export async function changePerson(
 }
 
 export const setUnits = (db: Db, userId: string, units: UnitSystem) =>
-  db.update(user).set({ units }).where(eq(user.id, userId));
+  transact(db, (tx) => tx.update(user).set({ units }).where(eq(user.id, userId)));
+
+/** Which of some people may still sign in. */
+export async function stillActive(db: Db, userIds: readonly string[]): Promise<Set<string>> {
+  if (userIds.length === 0) return new Set();
+  const rows = await db
+    .select({ id: user.id })
+    .from(user)
+    .where(and(inArray(user.id, [...userIds]), eq(user.active, true)));
+  return new Set(rows.map((r) => r.id));
+}
 
 /** The crew's row. */
 export async function crewOf(db: Db, crewId: string) {

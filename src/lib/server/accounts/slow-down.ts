@@ -1,37 +1,115 @@
-import { eq, sql } from 'drizzle-orm';
-import type { Db } from '../db/connect';
-import { signInFailure } from '../db/schema';
+import { createHash } from 'node:crypto';
+import { eq, inArray, lt, sql } from 'drizzle-orm';
+import type { Db, Tx } from '../db/connect';
+import { signInTry } from '../db/schema';
+import { transact } from '../db/transact';
 
-const FREE_TRIES = 3;
-const LONGEST_WAIT_S = 15 * 60;
-
-/** Seconds to wait after so many wrong passwords in a row: none for three, then 2, 4, 8 … up to a quarter of an hour. */
-export const waitSeconds = (failures: number): number =>
-  failures <= FREE_TRIES ? 0 : Math.min(LONGEST_WAIT_S, 2 ** (failures - FREE_TRIES));
-
-/** Seconds until this address may try again; 0 when it may now. Kept in the database, so every process slows the same. */
-export async function secondsUntilTry(db: Db, email: string, nowMs: number): Promise<number> {
-  const [row] = await db.select().from(signInFailure).where(eq(signInFailure.email, email.toLowerCase()));
-  return row ? Math.max(0, Math.ceil((row.openAt.getTime() - nowMs) / 1000)) : 0;
+/** How wrong passwords are slowed under one kind of key: so many are free, then the wait doubles up to the longest. */
+interface Slowing {
+  free: number;
+  longestS: number;
 }
 
-/** Counts a wrong password and sets when the next try is taken. */
-export async function countFailure(db: Db, email: string, nowMs: number): Promise<void> {
-  const key = email.toLowerCase();
-  await db.transaction(async (tx) => {
-    await tx
-      .insert(signInFailure)
-      .values({ email: key, count: 1, openAt: new Date(nowMs) })
-      .onDuplicateKeyUpdate({
-        set: { count: sql`${signInFailure.count} + 1` }
-      });
-    const [row] = await tx.select().from(signInFailure).where(eq(signInFailure.email, key)).for('update');
-    await tx
-      .update(signInFailure)
-      .set({ openAt: new Date(nowMs + waitSeconds(row!.count) * 1000) })
-      .where(eq(signInFailure.email, key));
+/**
+ * What a try is counted under. An address from one source is slowed soonest; a source that tries many addresses, and an
+ * address tried from many sources, later and less. A device that has signed in as this person before is counted by itself
+ * alone, so that no stranger can keep its owner out.
+ */
+const SLOWING = {
+  'address and source': { free: 3, longestS: 15 * 60 },
+  source: { free: 20, longestS: 15 * 60 },
+  address: { free: 30, longestS: 60 },
+  'known device': { free: 6, longestS: 5 * 60 }
+} satisfies { readonly [kind in string]: Slowing };
+export type TryKind = keyof typeof SLOWING;
+
+/** Seconds to wait after so many wrong passwords in a row. */
+export function waitSeconds(kind: TryKind, failures: number): number {
+  const { free, longestS } = SLOWING[kind];
+  return failures <= free ? 0 : Math.min(longestS, 2 ** Math.min(30, failures - free));
+}
+
+/** Who tries: the address typed, where from, and the device if it has signed in as this person before. */
+export interface Trier {
+  email: string;
+  source: string;
+  knownDevice: string | null;
+}
+
+const keyOf = (...parts: readonly string[]): string => createHash('sha256').update(parts.join('\0')).digest('hex');
+
+/** A source as it is counted: a whole network of the newer addresses is one household. */
+const networkOf = (source: string): string =>
+  source.includes(':') && !source.startsWith('::ffff:') ? source.split(':').slice(0, 4).join(':') : source;
+
+function keysOf({ email, source, knownDevice }: Trier): { key: string; kind: TryKind }[] {
+  const address = email.toLowerCase();
+  const from = networkOf(source);
+  const keys: { key: string; kind: TryKind }[] = knownDevice
+    ? [{ kind: 'known device', key: keyOf('known device', address, knownDevice) }]
+    : [
+        { kind: 'address and source', key: keyOf('address and source', address, from) },
+        { kind: 'source', key: keyOf('source', from) },
+        { kind: 'address', key: keyOf('address', address) }
+      ];
+  return keys.sort((a, b) => (a.key < b.key ? -1 : 1));
+}
+
+/**
+ * Takes a try before its password is looked at, and counts it as a wrong one: a hundred guesses at once are a hundred, each
+ * counted under the lock of its keys. Gives the seconds to wait, 0 when the password may be looked at now.
+ */
+export const takeTry = (db: Db, trier: Trier, nowMs: number): Promise<number> =>
+  transact(db, async (tx) => {
+    const keys = keysOf(trier);
+    const rows = await held(
+      tx,
+      keys.map((k) => k.key),
+      nowMs
+    );
+    const waitMs = Math.max(...keys.map((k) => rows.get(k.key)!.openAt.getTime() - nowMs));
+    if (waitMs > 0) return Math.ceil(waitMs / 1000);
+    for (const { key, kind } of keys) {
+      const count = rows.get(key)!.count + 1;
+      const openAt = new Date(nowMs + waitSeconds(kind, count) * 1000);
+      await tx.insert(signInTry).values({ key, count, openAt }).onDuplicateKeyUpdate({ set: { count, openAt } });
+    }
+    return 0;
   });
+
+/** The rows of some keys, made where they are not there, in order and locked. */
+async function held(tx: Tx, keys: readonly string[], nowMs: number) {
+  for (const key of keys)
+    await tx
+      .insert(signInTry)
+      .values({ key, count: 0, openAt: new Date(nowMs) })
+      .onDuplicateKeyUpdate({ set: { key } });
+  const rows = await tx
+    .select()
+    .from(signInTry)
+    .where(inArray(signInTry.key, [...keys]))
+    .orderBy(signInTry.key)
+    .for('update');
+  return new Map(rows.map((r) => [r.key, r]));
 }
 
-export const forgetFailures = (db: Db, email: string) =>
-  db.delete(signInFailure).where(eq(signInFailure.email, email.toLowerCase()));
+/**
+ * The password was right: what was counted for it in advance is taken back, and the wrong ones of this person here are
+ * forgotten. What others did from this source or with this address stays counted.
+ */
+export const forgiveTries = (db: Db, trier: Trier, nowMs: number): Promise<void> =>
+  transact(db, async (tx) => {
+    for (const { key, kind } of keysOf(trier))
+      if (kind === 'source' || kind === 'address')
+        await tx
+          .update(signInTry)
+          .set({ count: sql`GREATEST(0, ${signInTry.count} - 1)`, openAt: new Date(nowMs) })
+          .where(eq(signInTry.key, key));
+      else await tx.delete(signInTry).where(eq(signInTry.key, key));
+  });
+
+const KEPT_MS = 24 * 3_600_000;
+
+/** Forgets what was counted more than a day ago. */
+export const sweepTries = (db: Db, nowMs: number): Promise<unknown> =>
+  transact(db, (tx) => tx.delete(signInTry).where(lt(signInTry.openAt, new Date(nowMs - KEPT_MS))));

@@ -1,12 +1,16 @@
-import { sql } from 'drizzle-orm';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
-import { migrate } from 'drizzle-orm/mysql2/migrator';
 import mysql from 'mysql2/promise';
 import * as schema from './schema';
 
-export type Db = MySql2Database<typeof schema>;
+/** The whole of it; only transact() and the accounts package write with it. */
+export type Writable = MySql2Database<typeof schema>;
+/** A database to read from. Writing goes through transact(), which begins again what the database had to break. */
+export type Db = Pick<Writable, 'select' | 'selectDistinct'>;
 /** A connection inside a transaction: has all a repository needs. */
-export type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
+export type Tx = Parameters<Parameters<Writable['transaction']>[0]>[0];
+
+/** How long a statement waits for a lock before it is begun again, seconds. */
+const LOCK_WAIT_S = 8;
 
 /** Opens a pool on a MariaDB; times go in and out as UTC. */
 export function connect(url: string) {
@@ -15,30 +19,9 @@ export function connect(url: string) {
     timezone: 'Z',
     charset: 'utf8mb4',
     connectionLimit: 10,
+    connectTimeout: 5000,
     supportBigNumbers: true
   });
-  return {
-    pool,
-    db: drizzle(pool, { schema, mode: 'default' }) as unknown as Db
-  };
-}
-
-/**
- * Brings the database up to date, one starter at a time: DDL is not transactional, so a named lock on one connection
- * keeps a second process waiting.
- */
-export async function migrateDatabase(url: string, folder = 'drizzle'): Promise<void> {
-  const connection = await mysql.createConnection({
-    uri: url,
-    timezone: 'Z',
-    multipleStatements: false
-  });
-  try {
-    const db = drizzle(connection);
-    await db.execute(sql`SELECT GET_LOCK('basket-migrate', 60)`);
-    await migrate(db, { migrationsFolder: folder });
-    await db.execute(sql`SELECT RELEASE_LOCK('basket-migrate')`);
-  } finally {
-    await connection.end();
-  }
+  pool.pool.on('connection', (c) => void c.query(`SET SESSION innodb_lock_wait_timeout = ${LOCK_WAIT_S}`, () => {}));
+  return { pool, db: drizzle(pool, { schema, mode: 'default' }) as unknown as Db };
 }

@@ -16,18 +16,46 @@ import {
 import type { JobDocument, NewEvent, Plan } from '../../../core/job';
 import type { ProductCard } from '../../../core/product';
 import type { HouseDocument } from '../../../core/house';
-import { crew } from './people-tables';
-import { at, id, jsonDocument, mediumBlob } from './types';
+import { crew, user } from './people-tables';
+import { at, cardKey, id, jsonDocument, mediumBlob } from './types';
 
 export * from './air-tables';
 export * from './people-tables';
 
-/** Wrong passwords of one e-mail address: how many in a row, and when the next try is taken. */
-export const signInFailure = mysqlTable('sign_in_failure', {
-  email: varchar('email', { length: 120 }).primaryKey(),
-  count: int('count').notNull(),
-  openAt: at('open_at').notNull()
+/**
+ * Wrong passwords in a row, counted under several keys at once (an address from one source, a source, an address, a known
+ * device): how many, and when the next try is taken.
+ */
+export const signInTry = mysqlTable(
+  'sign_in_try',
+  {
+    key: char('try_key', { length: 64 }).primaryKey(),
+    count: int('count').notNull(),
+    openAt: at('open_at').notNull()
+  },
+  (t) => [index('sign_in_try_open').on(t.openAt)]
+);
+
+/** Which crew was the first of this Basket: one row, so that of two first visits at once one makes it. */
+export const firstCrew = mysqlTable('first_crew', {
+  one: int('one').primaryKey(),
+  crewId: id('crew_id').notNull(),
+  madeAt: at('made_at').notNull()
 });
+
+/** A link by which a person sets a new password, once; kept only as a hash. */
+export const passwordLink = mysqlTable(
+  'password_link',
+  {
+    tokenHash: char('token_hash', { length: 64 }).primaryKey(),
+    userId: id('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    by: varchar('by', { length: 80 }).notNull(),
+    expiresAt: at('expires_at').notNull()
+  },
+  (t) => [index('password_link_user').on(t.userId)]
+);
 
 /** A product card of a crew, one row a revision; the newest is the one on the shelf. */
 export const productCard = mysqlTable(
@@ -36,7 +64,7 @@ export const productCard = mysqlTable(
     crewId: id('crew_id')
       .notNull()
       .references(() => crew.id),
-    cardId: varchar('card_id', { length: 60 }).notNull(),
+    cardId: cardKey().notNull(),
     revision: int('revision').notNull(),
     newest: boolean('newest').notNull(),
     document: jsonDocument<ProductCard>('document').notNull(),
@@ -69,6 +97,9 @@ export const job = mysqlTable(
     dueAt: at('due_at'),
     /** When the last coat was closed. */
     servedAt: at('served_at'),
+    /** Set aside because it can't be read, by whom: it is on no list but that of those set aside. */
+    setAsideAt: at('set_aside_at'),
+    setAsideBy: varchar('set_aside_by', { length: 80 }),
     changedBy: varchar('changed_by', { length: 80 }).notNull(),
     createdAt: at('created_at').notNull(),
     updatedAt: at('updated_at').notNull()
@@ -76,7 +107,7 @@ export const job = mysqlTable(
   (t) => [
     index('job_stage').on(t.crewId, t.stage, t.updatedAt),
     // Holds all a list is searched and sorted by, so that a far page never touches the documents before it.
-    index('job_list').on(t.crewId, t.updatedAt, t.id, t.stage, t.title, t.clientName, t.place),
+    index('job_list').on(t.crewId, t.updatedAt, t.id, t.stage, t.setAsideAt, t.title, t.clientName, t.place),
     index('job_due').on(t.crewId, t.dueAt)
   ]
 );
@@ -150,6 +181,8 @@ export const tackTest = mysqlTable(
       .references(() => job.id),
     coat: int('coat').notNull(),
     at: at('at').notNull(),
+    /** Which of several at one instant, from 0. */
+    nth: int('nth').notNull().default(0),
     crewId: id('crew_id').notNull(),
     productId: varchar('product_id', { length: 60 }).notNull(),
     site: varchar('site', { length: 120 }).notNull(),
@@ -157,7 +190,7 @@ export const tackTest = mysqlTable(
     lnProgress: double('ln_progress').notNull(),
     touchDry: double('touch_dry').notNull()
   },
-  (t) => [primaryKey({ columns: [t.jobId, t.coat, t.at] }), index('tack_test_crew').on(t.crewId, t.at)]
+  (t) => [primaryKey({ columns: [t.jobId, t.coat, t.at, t.nth] }), index('tack_test_crew').on(t.crewId, t.at)]
 );
 
 /** A visit that is booked: what calendars show. One of a number is the same visit moved; one no longer wanted is cancelled. */
@@ -180,9 +213,11 @@ export const visit = mysqlTable(
   (t) => [primaryKey({ columns: [t.jobId, t.number] }), index('visit_crew').on(t.crewId, t.fromAt)]
 );
 
-/** The secret address a crew's calendar can be subscribed at. */
-export const calendarFeed = mysqlTable('calendar_feed', {
-  crewId: id('crew_id').primaryKey(),
+/** The secret address at which one person subscribes to the crew's calendar: it ends with the person. */
+export const calendarAddress = mysqlTable('calendar_address', {
+  userId: id('user_id')
+    .primaryKey()
+    .references(() => user.id, { onDelete: 'cascade' }),
   secret: char('secret', { length: 48 }).notNull().unique(),
   createdAt: at('created_at').notNull()
 });

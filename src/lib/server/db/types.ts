@@ -1,4 +1,4 @@
-import { char, customType, datetime } from 'drizzle-orm/mysql-core';
+import { customType, datetime } from 'drizzle-orm/mysql-core';
 
 /** A JSON document. MariaDB keeps JSON as text, so it is written as text and read back whichever way the driver hands it over. */
 export const jsonDocument = <T>(name: string) =>
@@ -11,8 +11,17 @@ export const jsonDocument = <T>(name: string) =>
 /** Bytes of up to 16 MB. */
 export const mediumBlob = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => 'mediumblob' });
 
-/** An id, a UUID as text. */
-export const id = (name = 'id') => char(name, { length: 36 });
+/** An id, a UUID in small letters, compared as bytes: the same letters in capitals are another. */
+const uuid = customType<{ data: string; driverData: string }>({
+  dataType: () => 'char(36) CHARACTER SET ascii COLLATE ascii_bin'
+});
+export const id = (name = 'id') => uuid(name);
+
+/** The id of a product card, compared as bytes. */
+const slug = customType<{ data: string; driverData: string }>({
+  dataType: () => 'varchar(60) CHARACTER SET ascii COLLATE ascii_bin'
+});
+export const cardKey = (name = 'card_id') => slug(name);
 
 /** An instant in UTC, to the millisecond. */
 export const at = (name: string) => datetime(name, { mode: 'date', fsp: 3 });

@@ -1,18 +1,11 @@
-import {
-  bestStarts,
-  finishCard,
-  firstDayKnowledge,
-  siteClimate,
-  type JobDocument,
-  type NewEvent
-} from '../../../core/job';
+import { bestStarts, finishCard, firstDayKnowledge, siteClimate, type JobDocument } from '../../../core/job';
 import type { HouseDocument } from '../../../core/house';
 import { atLabel, type ProductCard } from '../../../core/product';
 import type { StockTin } from '../../../core/stock';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
 import { checkJobDocument } from '../../../formats/job-json';
 import { houseRules } from '../../../formats/validate/gen/houseRules.gen.js';
-import { newEvent } from '../../../formats/validate/gen/newEvent.gen.js';
+import { checkEvent } from '../../../formats/work-event';
 import { productCard } from '../../../formats/validate/gen/productCard.gen.js';
 import { check, type Checked } from '../../../formats/validate/validate';
 import { readSenml } from '../../../formats/senml';
@@ -21,13 +14,15 @@ import { answerPosition, deskSeries } from '../../../stand-ins/weather-desk';
 import type { Role } from '../accounts/permissions';
 import { addPerson, createCrew, listPeople, type NewCrew } from '../accounts/people';
 import type { Db } from '../db/connect';
-import { createJob, findJob } from '../jobs/jobs';
+import { createJob } from '../jobs/jobs';
+import { findJob } from '../jobs/reading';
 import { commitStart } from '../overview/commit';
 import { learnDrying } from '../overview/learn-drying';
 import { addSensor, postReadings } from '../sensors/sensors';
 import { saveHouse } from '../house/house-rules';
 import { saveCard } from '../shelf/cards';
 import { addTin } from '../stock/stock';
+import type { Desk } from '../weather/desk';
 import { storePhoto } from '../photos/photos';
 import { keptPicture } from '../photos/picture';
 import { appendEvents } from '../work-log/append';
@@ -95,9 +90,12 @@ const UNIT_MS = { m: MINUTE_MS, h: HOUR_MS, d: DAY_MS } as const;
 
 /** Loads the demo world into an empty database, through the same schemas as any import. Throws at the first thing that does not fit. */
 export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise<{ crewId: string }> {
-  const desk = async (query: string) => {
-    const { status, body } = answerPosition(new URLSearchParams(query), nowMs);
-    return Response.json(body, { status });
+  const desk: Desk = {
+    near: true,
+    ask: async (query) => {
+      const { status, body } = answerPosition(new URLSearchParams(query), nowMs);
+      return Response.json(body, { status });
+    }
   };
   const [lead, ...others] = world.crew.people;
   const person = (p: { name: string; email: string; role: string }) => ({
@@ -134,7 +132,7 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
     const id = await createJob(db, crewId, document, lead!.name, nowMs);
     const log = async (e: { at: string; by: string; type: string; data: unknown }, i: number) => {
       const event = sound(
-        check<NewEvent>(newEvent, {
+        checkEvent({
           id: eventId(nowMs, i),
           at: ago(e.at, nowMs),
           device: 'demo',
@@ -148,7 +146,7 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
     for (const [i, e] of j.events.entries()) await log(e, i);
     for (const [i, { tone, wear, at, by, ...pin }] of (j.photos ?? []).entries()) {
       const made = await keptPicture(await demoPicture({ tone, wear }));
-      if (!made.ok) throw new Error(`demo world, ${j.file}, photo ${i}: ${made.problem}`);
+      if (!made?.ok) throw new Error(`demo world, ${j.file}, photo ${i}: ${made?.problem ?? 'too many at once'}`);
       const photo = eventId(nowMs, 3000 + i);
       await storePhoto(db, crewId, id, photo, made.picture, people.get(by)!, nowMs);
       await log({ at, by, type: 'photo.added', data: { photo, ...pin } }, 2000 + i);
@@ -191,7 +189,7 @@ async function loadPast(
   cards: readonly ProductCard[],
   who: { id: string; name: string },
   nowMs: number,
-  desk: (query: string) => Promise<Response>
+  desk: Desk
 ): Promise<void> {
   const document = sound(
     checkJobDocument({
@@ -234,7 +232,7 @@ async function loadPast(
   const id = await createJob(db, crewId, document, who.name, nowMs);
   const made = (daysAgo: number, type: string, data: unknown, i: number) =>
     sound(
-      check<NewEvent>(newEvent, {
+      checkEvent({
         id: eventId(nowMs, i),
         at: Math.round(nowMs - daysAgo * DAY_MS),
         device: 'demo',

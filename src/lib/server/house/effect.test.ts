@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { emptyHouse, type HouseDocument } from '../../../core/house';
 import { deckJob, floorJob, NOW } from '../../../../tests/fixtures';
-import { freshCrew, testDatabase } from '../../../../tests/server/database';
+import { nearDesk, freshCrew, testDatabase } from '../../../../tests/server/database';
 import { answerPosition } from '../../../stand-ins/weather-desk';
 import { createJob } from '../jobs/jobs';
 import { houseEffects } from './effect';
@@ -13,10 +13,10 @@ beforeAll(async () => {
 });
 afterAll(() => conn.pool.end());
 
-const ask = async (query: string) => {
+const ask = nearDesk(async (query) => {
   const { status, body } = answerPosition(new URLSearchParams(query), NOW);
   return Response.json(body, { status });
-};
+});
 const chosen = (id: string, option: string): HouseDocument => ({
   ...emptyHouse,
   choices: { [id]: { option, reason: 'we tried it', date: '2027-05-01' } }

@@ -1,11 +1,13 @@
 import { houseRules, type HouseDocument } from '../../../core/house';
 import { fold, houseFigures, sameFigures, siteClimate, type HouseFigures, needsWeather } from '../../../core/job';
 import type { Db } from '../db/connect';
-import { findJobs, headsInStages } from '../jobs/jobs';
+import { headsInStages } from '../jobs/lists';
+import { apart, findJobs } from '../jobs/reading';
 import { knownOf } from '../overview/knowledge';
 import { climateSpan, jobWeather } from '../overview/overview';
 import { weatherFor } from '../weather/imported';
 import { eventsOfJobs } from '../work-log/log';
+import type { Desk } from '../weather/desk';
 
 /** A live job before and after a change of house rules. */
 export interface HouseEffect {
@@ -24,15 +26,16 @@ export async function houseEffects(
   crewId: string,
   document: HouseDocument,
   nowMs: number,
-  ask: (query: string) => Promise<Response>
+  desk: Desk
 ): Promise<HouseEffect[]> {
   const heads = await headsInStages(db, crewId, { stages: ['working', 'booked', 'planning'], most: MOST_JOBS });
   const ids = heads.map((h) => h.id);
-  const [jobs, logs, { knowledge: before, importedPlaces }] = await Promise.all([
+  const [found, logs, { knowledge: before, importedPlaces }] = await Promise.all([
     findJobs(db, crewId, ids),
     eventsOfJobs(db, ids),
     knownOf(db, crewId)
   ]);
+  const { jobs } = apart(found);
   const after = { ...before, house: houseRules(document) };
   const out = await Promise.all(
     jobs
@@ -40,7 +43,7 @@ export async function houseEffects(
       .map(async (j): Promise<HouseEffect> => {
         const { site } = j.document;
         const forecast = needsWeather(j.document)
-          ? await weatherFor(db, crewId, site, nowMs, ask, importedPlaces)
+          ? await weatherFor(db, crewId, site, nowMs, desk, importedPlaces)
           : null;
         const span = climateSpan(fold(logs.get(j.id) ?? []), nowMs);
         const climate = siteClimate(j.document, forecast && jobWeather(forecast.series, span), span);

@@ -1,7 +1,9 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { desc, eq } from 'drizzle-orm';
 import { emptyHouse, type HouseDocument } from '../../../core/house';
+import { lockCrew } from '../accounts/people';
 import type { Db, Tx } from '../db/connect';
 import { houseRulesRow } from '../db/schema';
+import { transact } from '../db/transact';
 import { knowledgeChanged } from '../overview/knowledge-version';
 
 export interface KeptHouse {
@@ -34,16 +36,11 @@ export function saveHouse(
   by: string,
   nowMs: number
 ): Promise<SaveHouseOutcome> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
+    await lockCrew(tx, crewId);
     const current = await houseOf(tx, crewId);
     if (current.revision !== expected) return { ok: false as const, current };
     const revision = expected + 1;
-    const [taken] = await tx
-      .select({ revision: houseRulesRow.revision })
-      .from(houseRulesRow)
-      .where(and(eq(houseRulesRow.crewId, crewId), eq(houseRulesRow.revision, revision)))
-      .for('update');
-    if (taken) return { ok: false as const, current: await houseOf(tx, crewId) };
     await tx.insert(houseRulesRow).values({ crewId, revision, document, changedBy: by, changedAt: new Date(nowMs) });
     await knowledgeChanged(tx, crewId);
     return { ok: true as const, revision };

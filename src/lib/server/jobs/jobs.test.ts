@@ -2,7 +2,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { floorJob, NOW } from '../../../../tests/fixtures';
 import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { appendEvents } from '../work-log/append';
-import { createJob, findJob, headsInStages, listJobs, saveJob } from './jobs';
+import { createJob, saveJob } from './jobs';
+import { headsInStages, listJobs } from './lists';
+import { findJob } from './reading';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;
 beforeAll(async () => {

@@ -17,7 +17,7 @@ export async function tackTestsKept(db: Db, crewId: string): Promise<DryingLog> 
     .where(eq(tackTest.crewId, crewId))
     .orderBy(desc(tackTest.at))
     .limit(MOST_TESTS);
-  return rows.map(({ crewId: _, at, felt, ...r }) => ({ ...r, felt: felt as TackState, atMs: at.getTime() }));
+  return rows.map(({ crewId: _, nth: __, at, felt, ...r }) => ({ ...r, felt: felt as TackState, atMs: at.getTime() }));
 }
 
 /** Writes down what a job's tack tests teach, in place of what was written of it before. */
@@ -43,7 +43,12 @@ export async function keepTackTests(
     if (same) return;
     await tx.delete(tackTest).where(eq(tackTest.jobId, jobId));
     if (tests.length)
-      await tx.insert(tackTest).values(tests.map(({ atMs, ...t }) => ({ ...t, crewId, jobId, at: new Date(atMs) })));
+      await tx.insert(tackTest).values(
+        tests.map(({ atMs, ...t }, i) => {
+          const nth = tests.slice(0, i).filter((x) => x.coat === t.coat && x.atMs === atMs).length;
+          return { ...t, crewId, jobId, at: new Date(atMs), nth };
+        })
+      );
     await knowledgeChanged(tx, crewId);
   });
 }

@@ -3,8 +3,9 @@ import { coatCount, coatSpec, keepPlan, topCard } from '../../../core/job';
 import { measureSurface, unitCount } from '../../../core/surface';
 import { speciesOf } from '../../../core/wood';
 import type { Db } from '../db/connect';
-import { jobsInCare } from '../jobs/jobs';
-import { houseRules } from '../../../core/house';
+import { jobsInCare } from '../jobs/lists';
+import { houseRules, type HouseRules } from '../../../core/house';
+import { apart, noteTrouble, troubleOf, type JobRow, type Trouble } from '../jobs/reading';
 import { houseOf } from '../house/house-rules';
 
 /** A surface the crew looks after: what is on it, and when it is due. */
@@ -31,35 +32,46 @@ export async function surfacesInCare(
   db: Db,
   crewId: string,
   page: { dueBy?: Date; offset: number; limit: number }
-): Promise<SurfaceInCare[]> {
-  const [rows, kept] = await Promise.all([jobsInCare(db, crewId, page), houseOf(db, crewId)]);
+): Promise<{ surfaces: SurfaceInCare[]; unreadable: Trouble[] }> {
+  const [found, kept] = await Promise.all([jobsInCare(db, crewId, page), houseOf(db, crewId)]);
+  const { jobs: rows, unreadable: broken } = apart(found);
+  const unreadable: Trouble[] = broken.map(troubleOf);
   const house = houseRules(kept.document);
   const out = rows.flatMap((r) => {
-    const card = topCard(r.document);
-    if (!card || !r.servedAt) return [];
-    const { colour } = coatSpec(r.document.finish!, coatCount(r.document));
-    const servedMs = r.servedAt.getTime();
-    return keepPlan(r.document, card, servedMs, house).surfaces.map((k): SurfaceInCare => {
-      const surface = r.document.surfaces.find((s) => s.id === k.surfaceId)!;
-      const measured = measureSurface(surface);
-      return {
-        jobId: r.id,
-        job: r.document.title,
-        client: r.document.client.name,
-        place: r.document.site.place,
-        timeZone: r.document.site.timeZone,
-        surfaceId: surface.id,
-        surface: surface.name,
-        species: speciesOf(surface.speciesId).name,
-        areaM2: measured.ok ? measured.areaM2 * unitCount(surface) : 0,
-        product: card.name,
-        colour,
-        servedMs,
-        perYear: k.perYear,
-        reoil: k.reoil,
-        sandBack: k.sandBack
-      };
-    });
+    try {
+      return surfacesOf(r, house);
+    } catch (fault) {
+      unreadable.push(troubleOf({ ...r, problems: noteTrouble(r, fault) }));
+      return [];
+    }
   });
-  return out.sort((a, b) => a.reoil.p50 - b.reoil.p50);
+  return { surfaces: out.sort((a, b) => a.reoil.p50 - b.reoil.p50), unreadable };
+}
+
+function surfacesOf(r: JobRow, house: HouseRules): SurfaceInCare[] {
+  const card = topCard(r.document);
+  if (!card || !r.servedAt) return [];
+  const { colour } = coatSpec(r.document.finish!, coatCount(r.document));
+  const servedMs = r.servedAt.getTime();
+  return keepPlan(r.document, card, servedMs, house).surfaces.map((k): SurfaceInCare => {
+    const surface = r.document.surfaces.find((s) => s.id === k.surfaceId)!;
+    const measured = measureSurface(surface);
+    return {
+      jobId: r.id,
+      job: r.document.title,
+      client: r.document.client.name,
+      place: r.document.site.place,
+      timeZone: r.document.site.timeZone,
+      surfaceId: surface.id,
+      surface: surface.name,
+      species: speciesOf(surface.speciesId).name,
+      areaM2: measured.ok ? measured.areaM2 * unitCount(surface) : 0,
+      product: card.name,
+      colour,
+      servedMs,
+      perYear: k.perYear,
+      reoil: k.reoil,
+      sandBack: k.sandBack
+    };
+  });
 }

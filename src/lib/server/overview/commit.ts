@@ -2,8 +2,10 @@ import { jobAtHouse, memberContexts, sequenceContext } from '../../../core/job';
 import { rankStart, simulateStart } from '../../../core/window';
 import { writeWeather } from '../../../formats/weather-text';
 import type { Db } from '../db/connect';
-import { commitPlan, type JobRow } from '../jobs/jobs';
+import { commitPlan } from '../jobs/commitments';
+import { type JobRow } from '../jobs/reading';
 import { readOutlook } from './outlook';
+import type { Desk } from '../weather/desk';
 
 export type CommitOutcome = { ok: true; holds: number; members: number } | { ok: false; problem: string };
 
@@ -18,9 +20,9 @@ export async function commitStart(
   startMs: number,
   by: string,
   nowMs: number,
-  ask: (query: string) => Promise<Response>
+  desk: Desk
 ): Promise<CommitOutcome> {
-  const { view, outlook } = await readOutlook(db, crewId, job, nowMs, ask);
+  const { view, outlook } = await readOutlook(db, crewId, job, nowMs, desk);
   const { plan, climate, knowledge, live } = view;
   if (!plan.load || !climate || plan.hours.length === 0)
     return { ok: false, problem: 'Measure a surface and choose a product first; hours need weather.' };

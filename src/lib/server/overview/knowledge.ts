@@ -12,6 +12,8 @@ import { knowledgeVersion } from './knowledge-version';
 /** What a crew knows, and what it has that most jobs do without: sensors, and weather from files by place. */
 export interface Known {
   knowledge: Knowledge;
+  /** How often the knowledge has changed: what was computed from another is computed anew. */
+  version: number;
   sensors: boolean;
   importedPlaces: ReadonlySet<string>;
 }
@@ -27,7 +29,7 @@ export async function knownOf(db: Db, crewId: string): Promise<Known> {
   const version = await knowledgeVersion(db, crewId);
   const before = kept.get(crewId);
   if (before?.version === version) return before.known;
-  const known = await readKnown(db, crewId);
+  const known = { ...(await readKnown(db, crewId)), version };
   if (kept.size >= MOST_KEPT) kept.clear();
   kept.set(crewId, { version, known });
   return known;
@@ -36,7 +38,7 @@ export async function knownOf(db: Db, crewId: string): Promise<Known> {
 /** The knowledge alone. */
 export const knowledgeOf = async (db: Db, crewId: string): Promise<Knowledge> => (await knownOf(db, crewId)).knowledge;
 
-async function readKnown(db: Db, crewId: string): Promise<Known> {
+async function readKnown(db: Db, crewId: string): Promise<Omit<Known, 'version'>> {
   const [house, drying, coverage, stock, sensors, places] = await Promise.all([
     houseOf(db, crewId),
     tackTestsKept(db, crewId),

@@ -1,12 +1,13 @@
 import { fold, needsWeather, type Outlook } from '../../../core/job';
 import type { Db } from '../db/connect';
-import type { JobRow } from '../jobs/jobs';
+import type { JobRow } from '../jobs/reading';
 import { measuredHours } from '../sensors/readings';
 import type { Forecast } from '../weather/forecasts';
 import { weatherFor } from '../weather/imported';
 import { eventsOf } from '../work-log/log';
 import { knownOf } from './knowledge';
 import { climateSpan, outlookOf, viewJob, type JobView } from './overview';
+import type { Desk } from '../weather/desk';
 
 /** Everything known of a job, read and computed: its view, its weather, and what it is judged by in every member. */
 export interface JobOutlook {
@@ -21,12 +22,12 @@ export async function readOutlook(
   crewId: string,
   { id, document }: Pick<JobRow, 'id' | 'document'>,
   nowMs: number,
-  ask: (query: string) => Promise<Response>
+  desk: Desk
 ): Promise<JobOutlook> {
   const [events, { knowledge, sensors, importedPlaces }] = await Promise.all([eventsOf(db, id), knownOf(db, crewId)]);
   const span = climateSpan(fold(events), nowMs);
   const [forecast, measured] = await Promise.all([
-    needsWeather(document) ? weatherFor(db, crewId, document.site, nowMs, ask, importedPlaces) : null,
+    needsWeather(document) ? weatherFor(db, crewId, document.site, nowMs, desk, importedPlaces) : null,
     sensors ? measuredHours(db, id, span.startMs) : []
   ]);
   const view = viewJob(id, document, events, forecast?.series ?? null, knowledge, nowMs, measured);

@@ -2,11 +2,13 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DAY_MS, HOUR_MS } from '../../../core/units';
 import { answerPosition } from '../../../stand-ins/weather-desk';
 import { deckJob, floorJob, NOW } from '../../../../tests/fixtures';
-import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
+import { deskDown, nearDesk, freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { listPeople } from '../accounts/people';
 import { readDemoWorld } from '../../../../cli/demo-world';
 import { loadDemo } from '../demo/load';
-import { createJob, findJob, listJobs, saveJob } from '../jobs/jobs';
+import { createJob, saveJob } from '../jobs/jobs';
+import { listJobs } from '../jobs/lists';
+import { findJob } from '../jobs/reading';
 import { newJobDocument } from '../jobs/new-job';
 import { listCards } from '../shelf/cards';
 import { appendEvents } from '../work-log/append';
@@ -20,10 +22,10 @@ beforeAll(async () => {
 afterAll(() => conn.pool.end());
 
 const HOME = { place: 'Saltmarsh Wick', latitudeDeg: 53.06, longitudeDeg: 0.27, timeZone: 'Europe/London' };
-const desk = async (query: string) => {
+const desk = nearDesk(async (query) => {
   const { status, body } = answerPosition(new URLSearchParams(query), NOW);
   return Response.json(body, { status });
-};
+});
 const rail = (crewId: string, nowMs = NOW) => railFor(conn.db, { id: crewId, home: HOME }, nowMs, desk);
 
 async function crew() {
@@ -89,12 +91,11 @@ describe('the rail', () => {
   it('works on without a desk, and says so', async () => {
     const c = await crew();
     await c.job({ ...deckJob(), site: { ...deckJob().site, latitudeDeg: -41.5, longitudeDeg: 100.25 } });
-    const down = () => Promise.reject(new Error('down'));
     const r = await railFor(
       conn.db,
       { id: c.crewId, home: { ...HOME, latitudeDeg: -41.5, longitudeDeg: 100.25 } },
       NOW,
-      down
+      deskDown
     );
     expect(r).toMatchObject({ hours: [], issuedMs: null, stale: true });
     expect(r.lines[0]!.runs).toEqual([]);
@@ -114,12 +115,12 @@ describe('surfaces in care', () => {
       await c.job({ ...floorJob(), living: { ...floorJob().living, traffic: 'rare' } })
     ];
     for (const id of [quiet, busy]) await c.log(id, ...laid(NOW - 10 * DAY_MS));
-    expect(await surfacesInCare(conn.db, c.crewId, { offset: 0, limit: 9 })).toEqual([]);
+    expect((await surfacesInCare(conn.db, c.crewId, { offset: 0, limit: 9 })).surfaces).toEqual([]);
     for (const id of [quiet, busy]) await c.log(id, phoneEvent('handed.over', {}));
-    const care = await surfacesInCare(conn.db, c.crewId, { offset: 0, limit: 9 });
+    const { surfaces: care } = await surfacesInCare(conn.db, c.crewId, { offset: 0, limit: 9 });
     expect(care.map((s) => s.jobId)).toEqual([busy, quiet]);
     expect(care[0]).toMatchObject({ servedMs: NOW - 10 * DAY_MS + HOUR_MS, species: 'Oak', product: 'Ostrel Duo' });
-    const soon = await surfacesInCare(conn.db, c.crewId, {
+    const { surfaces: soon } = await surfacesInCare(conn.db, c.crewId, {
       dueBy: new Date(care[0]!.reoil.p50 + 1000),
       offset: 0,
       limit: 9
@@ -130,7 +131,7 @@ describe('surfaces in care', () => {
     const c = await crew();
     const id = await c.job(floorJob());
     await c.log(id, ...laid(NOW - DAY_MS), phoneEvent('handed.over', {}));
-    const due = async () => (await surfacesInCare(conn.db, c.crewId, { offset: 0, limit: 1 }))[0]!.reoil.p50;
+    const due = async () => (await surfacesInCare(conn.db, c.crewId, { offset: 0, limit: 1 })).surfaces[0]!.reoil.p50;
     const before = await due();
     const job = floorJob();
     await saveJob(conn.db, c.crewId, id, { ...job, living: { ...job.living, soap: 'harsh cleaner' } }, 1, 'Ines', NOW);

@@ -18,12 +18,15 @@ import { verdictRuns, type MeasuredHour, type SequenceOutcome, type VerdictRun }
 import { hourOfDay } from '../../ui/words/time';
 import type { Db } from '../db/connect';
 import { eventsOfJobs } from '../work-log/log';
-import { committedOf, findJobs, headsInStages, type CommitmentHead, type JobHead, type JobRow } from '../jobs/jobs';
+import { committedOf, type CommitmentHead } from '../jobs/commitments';
+import { headsInStages, type JobHead } from '../jobs/lists';
+import { apart, findJobs, noteTrouble, troubleOf, type JobRow, type Trouble } from '../jobs/reading';
 import { measuredHours } from '../sensors/readings';
-import { forecastFor, placeKey, type Forecast, type Place } from '../weather/forecasts';
+import { forecastFor, isComing, placeKey, type Forecast, type Place } from '../weather/forecasts';
 import { weatherFor } from '../weather/imported';
 import { knownOf } from './knowledge';
 import { outlookOf, viewJob, type JobView } from './overview';
+import type { Desk } from '../weather/desk';
 
 export const RAIL_BACK_MS = 12 * HOUR_MS;
 
@@ -72,7 +75,11 @@ export interface Rail {
   /** Members of the forecast; 0 without one. */
   members: number;
   stale: boolean;
+  /** Whether weather is on its way, so that a page without any asks again in a moment. */
+  coming: boolean;
   lines: JobLine[];
+  /** Jobs that can't be read, and why: shown apart, so that they stand in nobody's way. */
+  unreadable: Trouble[];
 }
 
 /** Live jobs that are past planning. */
@@ -89,14 +96,14 @@ export async function railFor(
   db: Db,
   crew: { id: string; home: Place & { timeZone: string } },
   nowMs: number,
-  ask: (query: string) => Promise<Response>,
+  desk: Desk,
   reach: RailReach = RAIL_REACH
 ): Promise<Rail> {
   const [heads, home] = await Promise.all([
     headsInStages(db, crew.id, { stages: BUSY, most: MOST_LINES }, { stages: ['planning'], most: MOST_PLANNING }),
-    forecastFor(db, crew.home, nowMs, ask)
+    forecastFor(db, crew.home, nowMs, desk)
   ]);
-  const lines = await jobLines(db, crew.id, heads, nowMs, ask);
+  const { lines, unreadable } = await jobLines(db, crew.id, heads, nowMs, desk);
   const pressing = (l: JobLine) => l.deadlines.find((d) => d.urgent)?.atMs ?? Infinity;
   const first = (l: JobLine) => l.deadlines[0]?.atMs ?? Infinity;
   const order = (a: number, b: number) => (a === b ? 0 : a - b);
@@ -114,6 +121,8 @@ export async function railFor(
     timeZone: crew.home.timeZone,
     issuedMs: home?.series.issuedMs ?? null,
     stale: home?.stale ?? true,
+    coming: !home && isComing(crew.home),
+    unreadable,
     lines: lines.map((l) => ({
       ...l,
       runs: l.runs.filter((r) => r.toMs > nowMs - reach.backMs && r.fromMs < nowMs + reach.aheadMs)
@@ -128,6 +137,8 @@ const isLive = ({ stage, document }: JobRow): boolean =>
 
 interface Kept {
   rowVersion: number;
+  /** Why it can't be read, with its title; null when it can. */
+  trouble: Trouble | null;
   /** Where its weather comes from; null indoors. */
   place: Place | null;
   key: string;
@@ -137,53 +148,74 @@ interface Kept {
 const kept = new Map<string, Kept>();
 const MOST_KEPT = 500;
 
+interface Lines {
+  lines: JobLine[];
+  unreadable: Trouble[];
+}
+
+const linesOf = (heads: readonly JobHead[]): Lines => ({
+  lines: heads.flatMap((h) => kept.get(h.id)?.line ?? []),
+  unreadable: heads.flatMap((h) => kept.get(h.id)?.trouble ?? [])
+});
+
 /**
  * Lines of jobs. One computed within this minute from the same document, log and forecast is used again, so that most
  * pages read neither documents nor logs. Nothing rests on what is kept: a process without it computes the same.
  */
-async function jobLines(
-  db: Db,
-  crewId: string,
-  heads: readonly JobHead[],
-  nowMs: number,
-  ask: (query: string) => Promise<Response>
-): Promise<JobLine[]> {
+async function jobLines(db: Db, crewId: string, heads: readonly JobHead[], nowMs: number, desk: Desk): Promise<Lines> {
   if (kept.size > MOST_KEPT) kept.clear();
   const places = heads.flatMap((h) => {
     const k = kept.get(h.id);
     return k?.rowVersion === h.rowVersion && k.place ? [k.place] : [];
   });
-  const weather = await forecasts(db, places, nowMs, ask);
+  const [weather, known] = await Promise.all([forecasts(db, places, nowMs, desk), knownOf(db, crewId)]);
   const keyOf = (h: JobHead, place: Place | null, found: ReadonlyMap<string, Forecast>) =>
-    [h.rowVersion, h.eventSeq, place && found.get(placeKey(place))?.fetchedMs, Math.floor(nowMs / MINUTE_MS)].join();
+    [
+      h.rowVersion,
+      h.eventSeq,
+      known.version,
+      place && found.get(placeKey(place))?.fetchedMs,
+      Math.floor(nowMs / MINUTE_MS)
+    ].join();
   const missing = heads.filter((h) => {
     const k = kept.get(h.id);
     return k?.rowVersion !== h.rowVersion || k.key !== keyOf(h, k.place, weather);
   });
   const ids = missing.map((h) => h.id);
-  if (missing.length === 0) return heads.flatMap((h) => kept.get(h.id)?.line ?? []);
-  const [rows, logs, committed, known] = await Promise.all([
+  if (missing.length === 0) return linesOf(heads);
+  const [found, logs, committed] = await Promise.all([
     findJobs(db, crewId, ids),
     eventsOfJobs(db, ids),
-    committedOf(db, ids),
-    knownOf(db, crewId)
+    committedOf(db, ids)
   ]);
+  const { jobs: rows, unreadable } = apart(found);
+  for (const u of unreadable)
+    kept.set(u.id, {
+      rowVersion: u.rowVersion,
+      place: null,
+      key: keyOf(u, null, weather),
+      line: null,
+      trouble: troubleOf(u)
+    });
   const outdoors = rows.filter((r) => needsWeather(r.document)).map((r) => r.document.site);
-  const fresh = await forecasts(db, outdoors, nowMs, ask);
+  const fresh = await forecasts(db, outdoors, nowMs, desk);
   for (const r of rows) {
     const place = needsWeather(r.document) ? r.document.site : null;
     const [weather, measured] = isLive(r)
       ? await Promise.all([
-          place && weatherFor(db, crewId, place, nowMs, ask, known.importedPlaces),
+          place && weatherFor(db, crewId, place, nowMs, desk, known.importedPlaces),
           known.sensors ? measuredHours(db, r.id, nowMs - MEASURED_DAYS * DAY_MS) : []
         ])
       : [null, []];
-    const line = isLive(r)
-      ? jobLine(r, logs.get(r.id)!, weather, measured, committed.get(r.id), known.knowledge, nowMs)
-      : null;
-    kept.set(r.id, { rowVersion: r.rowVersion, place, key: keyOf(r, place, fresh), line });
+    let [line, trouble]: [JobLine | null, Kept['trouble']] = [null, null];
+    try {
+      if (isLive(r)) line = jobLine(r, logs.get(r.id)!, weather, measured, committed.get(r.id), known.knowledge, nowMs);
+    } catch (fault) {
+      trouble = troubleOf({ ...r, problems: noteTrouble(r, fault) });
+    }
+    kept.set(r.id, { rowVersion: r.rowVersion, place, key: keyOf(r, place, fresh), line, trouble });
   }
-  return heads.flatMap((h) => kept.get(h.id)?.line ?? []);
+  return linesOf(heads);
 }
 
 function jobLine(
@@ -245,15 +277,10 @@ function bookingOf(
 }
 
 /** The forecasts of some places, one question each. */
-async function forecasts(
-  db: Db,
-  places: readonly Place[],
-  nowMs: number,
-  ask: (query: string) => Promise<Response>
-): Promise<Map<string, Forecast>> {
+async function forecasts(db: Db, places: readonly Place[], nowMs: number, desk: Desk): Promise<Map<string, Forecast>> {
   const each = new Map(places.map((p) => [placeKey(p), p]));
   const found = await Promise.all(
-    [...each].map(async ([key, place]) => [key, await forecastFor(db, place, nowMs, ask)] as const)
+    [...each].map(async ([key, place]) => [key, await forecastFor(db, place, nowMs, desk)] as const)
   );
   return new Map(found.filter((f): f is readonly [string, Forecast] => f[1] !== null));
 }

@@ -1,12 +1,31 @@
 import { and, count, eq } from 'drizzle-orm';
-import type { Db } from '../db/connect';
+import type { Db, Tx } from '../db/connect';
 import { job, photo } from '../db/schema';
+import { transact } from '../db/transact';
 import type { KeptPicture } from './picture';
 
 /** Photos a job may hold. */
 export const MOST_PHOTOS = 400;
 
 export type StorePhotoOutcome = 'stored' | 'known' | 'no such job' | 'too many' | 'taken';
+
+/** Whether a job takes a picture of an id: asked before a picture is opened, and once more when it is kept. */
+export async function takesPhoto(
+  db: Db | Tx,
+  crewId: string,
+  jobId: string,
+  id: string
+): Promise<'yes' | Exclude<StorePhotoOutcome, 'stored'>> {
+  const [own] = await db
+    .select({ id: job.id })
+    .from(job)
+    .where(and(eq(job.id, jobId), eq(job.crewId, crewId)));
+  if (!own) return 'no such job';
+  const [known] = await db.select({ jobId: photo.jobId }).from(photo).where(eq(photo.id, id));
+  if (known) return known.jobId === jobId ? 'known' : 'taken';
+  const [held] = await db.select({ n: count() }).from(photo).where(eq(photo.jobId, jobId));
+  return (held?.n ?? 0) >= MOST_PHOTOS ? 'too many' : 'yes';
+}
 
 /** Keeps a picture under the id the device gave it. Sending it again is harmless; an id of another job is refused. */
 export function storePhoto(
@@ -18,17 +37,15 @@ export function storePhoto(
   who: { id: string; name: string },
   nowMs: number
 ): Promise<StorePhotoOutcome> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const [own] = await tx
       .select({ id: job.id })
       .from(job)
       .where(and(eq(job.id, jobId), eq(job.crewId, crewId)))
       .for('update');
     if (!own) return 'no such job';
-    const [known] = await tx.select({ jobId: photo.jobId }).from(photo).where(eq(photo.id, id));
-    if (known) return known.jobId === jobId ? 'known' : 'taken';
-    const [held] = await tx.select({ n: count() }).from(photo).where(eq(photo.jobId, jobId));
-    if ((held?.n ?? 0) >= MOST_PHOTOS) return 'too many';
+    const takes = await takesPhoto(tx, crewId, jobId, id);
+    if (takes !== 'yes') return takes;
     await tx.insert(photo).values({
       id,
       jobId,

@@ -1,4 +1,5 @@
 import sharp, { type Metadata } from 'sharp';
+import { Line } from './line';
 
 /** Largest upload read, bytes. A phone's picture is 3 to 12 MB. */
 export const PHOTO_LIMIT_BYTES = 15_000_000;
@@ -25,30 +26,50 @@ function kindOf(b: Uint8Array): 'jpeg' | 'png' | 'webp' | null {
   return null;
 }
 
+/** Pictures made at once, and those that wait for their turn. */
+const AT_ONCE = 2;
+const MOST_WAITING = 40;
+/** Longest one picture may take, seconds. */
+const PATIENCE_S = 12;
+
+// One thread a picture: two of them never take all there are.
+sharp.concurrency(1);
+sharp.cache(false);
+
+const line = new Line(AT_ONCE, MOST_WAITING);
+
 /**
  * Makes a picture to keep out of an upload: turned upright, at most 2048 pixels a side, re-encoded, so that location and all
- * other data of the camera are gone. Refuses what is no JPEG, PNG or WebP by its content, is too large, or is damaged.
+ * other data of the camera are gone. Decoded once, two at a time, within some seconds. Refuses what is no JPEG, PNG or WebP by
+ * its content, is too large, or is damaged; null when too many wait already.
  */
-export async function keptPicture(upload: Uint8Array): Promise<PictureResult> {
+export async function keptPicture(upload: Uint8Array): Promise<PictureResult | null> {
   if (upload.length > PHOTO_LIMIT_BYTES)
     return { ok: false, problem: `is ${Math.ceil(upload.length / 1e6)} MB; a photo is at most 15 MB` };
   if (!kindOf(upload)) return { ok: false, problem: 'is no JPEG, PNG or WebP picture' };
+  return line.take(() => made(upload));
+}
+
+async function made(upload: Uint8Array): Promise<PictureResult> {
   try {
-    const source = () => sharp(upload, { limitInputPixels: MOST_PIXELS, failOn: 'error', pages: 1 }).rotate();
     const meta: Metadata = await sharp(upload, { limitInputPixels: MOST_PIXELS }).metadata();
     if ((meta.width ?? 0) < 16 || (meta.height ?? 0) < 16) return { ok: false, problem: 'is smaller than 16 pixels' };
-    const fitted = (to: typeof FULL) =>
-      source()
-        .resize(to.side, to.side, { fit: 'inside', withoutEnlargement: true })
-        .flatten({ background: '#ffffff' })
-        .jpeg({ quality: to.quality, mozjpeg: false })
-        .toBuffer({ resolveWithObject: true });
-    const [full, small] = [await fitted(FULL), await fitted(SMALL)];
+    const full = await sharp(upload, { limitInputPixels: MOST_PIXELS, failOn: 'error', pages: 1, sequentialRead: true })
+      .rotate()
+      .resize(FULL.side, FULL.side, { fit: 'inside', withoutEnlargement: true })
+      .flatten({ background: '#ffffff' })
+      .timeout({ seconds: PATIENCE_S })
+      .jpeg({ quality: FULL.quality, mozjpeg: false })
+      .toBuffer({ resolveWithObject: true });
+    const small = await sharp(full.data)
+      .resize(SMALL.side, SMALL.side, { fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: SMALL.quality, mozjpeg: false })
+      .toBuffer();
     return {
       ok: true,
-      picture: { full: full.data, small: small.data, width: full.info.width, height: full.info.height }
+      picture: { full: full.data, small, width: full.info.width, height: full.info.height }
     };
   } catch {
-    return { ok: false, problem: 'is damaged, or has more than 60 million pixels' };
+    return { ok: false, problem: 'is damaged, takes too long to open, or has more than 60 million pixels' };
   }
 }

@@ -7,6 +7,7 @@ import type { SenmlRecord } from '../../../formats/senml';
 import type { FieldProblem } from '../../../formats/validate/validate';
 import type { Db } from '../db/connect';
 import { job, sensor, sensorReading } from '../db/schema';
+import { transact } from '../db/transact';
 import { knowledgeChanged } from '../overview/knowledge-version';
 import type { Quantity } from './readings';
 
@@ -30,7 +31,7 @@ export async function addSensor(
 ): Promise<{ id: string; token: string }> {
   const token = randomBytes(24).toString('base64url');
   const id = uuidv7();
-  await db.transaction(async (tx) => {
+  await transact(db, async (tx) => {
     await tx.insert(sensor).values({ id, crewId, name, jobId, tokenHash: hashOf(token), createdAt: new Date(nowMs) });
     await knowledgeChanged(tx, crewId);
   });
@@ -46,20 +47,24 @@ export async function placeSensor(db: Db, crewId: string, id: string, jobId: str
       .where(and(eq(job.id, jobId), eq(job.crewId, crewId)));
     if (!theirs) return false;
   }
-  const [done] = await db
-    .update(sensor)
-    .set({ jobId })
-    .where(and(eq(sensor.id, id), eq(sensor.crewId, crewId)));
+  const [done] = await transact(db, (tx) =>
+    tx
+      .update(sensor)
+      .set({ jobId })
+      .where(and(eq(sensor.id, id), eq(sensor.crewId, crewId)))
+  );
   return done.affectedRows > 0;
 }
 
 /** Gives a sensor a new token; the old one no longer counts. Null when it is not theirs. */
 export async function renewToken(db: Db, crewId: string, id: string): Promise<string | null> {
   const token = randomBytes(24).toString('base64url');
-  const [done] = await db
-    .update(sensor)
-    .set({ tokenHash: hashOf(token) })
-    .where(and(eq(sensor.id, id), eq(sensor.crewId, crewId)));
+  const [done] = await transact(db, (tx) =>
+    tx
+      .update(sensor)
+      .set({ tokenHash: hashOf(token) })
+      .where(and(eq(sensor.id, id), eq(sensor.crewId, crewId)))
+  );
   return done.affectedRows > 0 ? token : null;
 }
 
@@ -170,7 +175,7 @@ export async function postReadings(
       problem: `“${[...passedOver][0]}” names nothing known; end it in air, humidity, surface, moisture or battery`
     });
   if (problems.length) return { ok: false, reason: 'refused', problems };
-  await db.transaction(async (tx) => {
+  await transact(db, async (tx) => {
     if (rows.length)
       await tx
         .insert(sensorReading)

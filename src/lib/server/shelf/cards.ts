@@ -1,8 +1,10 @@
 import { and, asc, desc, eq } from 'drizzle-orm';
 import type { ProductCard } from '../../../core/product';
 import { canonicalJson } from '../canonical-json';
+import { lockCrew } from '../accounts/people';
 import type { Db, Tx } from '../db/connect';
 import { productCard } from '../db/schema';
+import { transact } from '../db/transact';
 
 export type ShelfCard = {
   card: ProductCard;
@@ -51,7 +53,10 @@ export function saveCard(
   by: string,
   nowMs: number
 ): Promise<SaveOutcome> {
-  return db.transaction(async (tx) => insertRevision(tx, crewId, card, expected, by, nowMs));
+  return transact(db, async (tx) => {
+    await lockCrew(tx, crewId);
+    return insertRevision(tx, crewId, card, expected, by, nowMs);
+  });
 }
 
 /** Cards of an import, each over the revision it was read at: all of them or none. Gives back the ids that had changed. */
@@ -68,10 +73,10 @@ export async function saveCards(
     }
   }
   try {
-    await db.transaction(async (tx) => {
+    await transact(db, async (tx) => {
+      await lockCrew(tx, crewId);
       const clashed: string[] = [];
-      // In the order of their ids, so that two imports never wait for each other crosswise.
-      for (const { card, revision } of [...cards].sort((a, b) => (a.card.id < b.card.id ? -1 : 1)))
+      for (const { card, revision } of cards)
         if (!(await insertRevision(tx, crewId, card, revision, by, nowMs)).ok) clashed.push(card.id);
       if (clashed.length) throw new Clash(clashed);
     });

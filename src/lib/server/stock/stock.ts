@@ -1,9 +1,9 @@
 import { and, asc, desc, eq, gt, isNull, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { coatCard, type JobDocument, type NewEvent } from '../../../core/job';
 import type { StockTin } from '../../../core/stock';
 import type { Db, Tx } from '../db/connect';
 import { tin, tinMovement } from '../db/schema';
+import { transact } from '../db/transact';
 import { knowledgeChanged } from '../overview/knowledge-version';
 
 type TinRow = typeof tin.$inferSelect;
@@ -46,7 +46,7 @@ export const unknownLots = (db: Db, crewId: string) =>
 
 /** Puts a bought tin into the stock. */
 export function addTin(db: Db, crewId: string, t: Omit<StockTin, 'id'>, by: string, nowMs: number): Promise<string> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const id = uuidv7();
     await tx.insert(tin).values({ ...t, id, crewId });
     await tx.insert(tinMovement).values({
@@ -95,7 +95,7 @@ export function changeTin(
   by: string,
   nowMs: number
 ): Promise<ChangeTinOutcome> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const [row] = await tx
       .select()
       .from(tin)
@@ -124,102 +124,4 @@ export function changeTin(
     await knowledgeChanged(tx, crewId);
     return { ok: true as const };
   });
-}
-
-interface Draw {
-  crewId: string;
-  jobId: string;
-  by: string;
-}
-
-/** Moves the stock as one event of the work log says: a batch draws on its lots, taking it back gives them again. */
-export async function moveStock(tx: Tx, draw: Draw, event: NewEvent, document: JobDocument): Promise<void> {
-  if (event.type === 'batch.mixed') await drawBatch(tx, draw, event, document);
-  else if (event.type === 'event.undone') await giveBack(tx, draw, event);
-  else return;
-  await knowledgeChanged(tx, draw.crewId);
-}
-
-async function drawBatch(
-  tx: Tx,
-  draw: Draw,
-  event: Extract<NewEvent, { type: 'batch.mixed' }>,
-  document: JobDocument
-): Promise<void> {
-  const card = coatCard(document, event.data.coat);
-  if (!card) return;
-  const kits = card.packs.some((p) => p.of === 'kit');
-  const parts = event.data.components.filter((c) => c.role !== 'thinner');
-  // A kit's tin holds both parts: its oil's lot stands for the whole.
-  const drawn = kits
-    ? parts.filter((c) => c.role === 'oil').map((c) => ({ ...c, litres: parts.reduce((s, x) => s + x.litres, 0) }))
-    : parts;
-  for (const c of drawn) {
-    if (c.lot.trim() === '') continue;
-    const of = kits ? ('kit' as const) : (c.role as 'oil' | 'hardener');
-    const rows = await tx
-      .select()
-      .from(tin)
-      .where(and(eq(tin.crewId, draw.crewId), eq(tin.productId, card.id), eq(tin.lot, c.lot.trim()), eq(tin.of, of)))
-      .orderBy(desc(tin.openedOn), asc(tin.id))
-      .for('update');
-    let wanted = Math.round(c.litres * 1000);
-    for (const row of rows) {
-      const ml = Math.min(wanted, row.leftMl);
-      if (ml === 0) continue;
-      wanted -= ml;
-      await tx
-        .update(tin)
-        .set({
-          leftMl: row.leftMl - ml,
-          openedOn: row.openedOn ?? new Date(event.at).toISOString().slice(0, 10),
-          rowVersion: row.rowVersion + 1
-        })
-        .where(eq(tin.id, row.id));
-      await used(tx, draw, event, { ...row, ml });
-    }
-    if (wanted > 0) await used(tx, draw, event, { id: null, productId: card.id, of, lot: c.lot.trim(), ml: wanted });
-  }
-}
-
-const used = (
-  tx: Tx,
-  draw: Draw,
-  event: NewEvent,
-  from: { id: string | null; productId: string; of: StockTin['of']; lot: string; ml: number }
-) =>
-  tx.insert(tinMovement).values({
-    id: uuidv7(),
-    crewId: draw.crewId,
-    tinId: from.id,
-    productId: from.productId,
-    of: from.of,
-    lot: from.lot,
-    kind: 'used',
-    deltaMl: -from.ml,
-    eventId: event.id,
-    jobId: draw.jobId,
-    by: draw.by,
-    at: new Date(event.at)
-  });
-
-async function giveBack(tx: Tx, draw: Draw, event: Extract<NewEvent, { type: 'event.undone' }>): Promise<void> {
-  const moved = await tx
-    .select()
-    .from(tinMovement)
-    .where(and(eq(tinMovement.eventId, event.data.event), eq(tinMovement.crewId, draw.crewId)));
-  const back = moved.some((m) => m.kind === 'taken back') ? [] : moved;
-  for (const m of back) {
-    if (m.tinId)
-      await tx
-        .update(tin)
-        .set({
-          leftMl: sql`LEAST(${tin.volumeMl}, ${tin.leftMl} - ${m.deltaMl})`,
-          rowVersion: sql`${tin.rowVersion} + 1`
-        })
-        .where(eq(tin.id, m.tinId));
-    await tx
-      .insert(tinMovement)
-      .values({ ...m, id: uuidv7(), kind: 'taken back', deltaMl: -m.deltaMl, by: draw.by, at: new Date(event.at) });
-  }
 }

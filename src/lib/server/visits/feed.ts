@@ -1,37 +1,41 @@
 import { randomBytes } from 'node:crypto';
-import { eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { DAY_MS } from '../../../core/units';
 import { writeCalendar } from '../../../formats/calendar';
 import type { Db } from '../db/connect';
-import { calendarFeed, crew } from '../db/schema';
+import { calendarAddress, crew, user } from '../db/schema';
+import { transact } from '../db/transact';
 import { visitsBetween } from './visits';
 
-/** The secret of a crew's calendar address; null until it has asked for one. */
-export async function feedSecret(db: Db, crewId: string): Promise<string | null> {
-  const [r] = await db.select().from(calendarFeed).where(eq(calendarFeed.crewId, crewId));
+/** The secret of a person's calendar address; null until it has been asked for. */
+export async function addressSecret(db: Db, userId: string): Promise<string | null> {
+  const [r] = await db.select().from(calendarAddress).where(eq(calendarAddress.userId, userId));
   return r?.secret ?? null;
 }
 
-/** A new secret address; an older one no longer answers. */
-export async function renewFeed(db: Db, crewId: string, nowMs: number): Promise<string> {
+/** A new secret address for a person; an older one no longer answers. */
+export async function renewAddress(db: Db, userId: string, nowMs: number): Promise<string> {
   const row = { secret: randomBytes(24).toString('hex'), createdAt: new Date(nowMs) };
-  await db
-    .insert(calendarFeed)
-    .values({ crewId, ...row })
-    .onDuplicateKeyUpdate({ set: row });
+  await transact(db, (tx) =>
+    tx
+      .insert(calendarAddress)
+      .values({ userId, ...row })
+      .onDuplicateKeyUpdate({ set: row })
+  );
   return row.secret;
 }
 
 const BACK_MS = 60 * DAY_MS;
 const AHEAD_MS = 400 * DAY_MS;
 
-/** The calendar behind a secret address; null when nobody has it. */
+/** The calendar behind a secret address; null when nobody has it, or nobody who is still one of the crew. */
 export async function feedOf(db: Db, secret: string, origin: string, nowMs: number): Promise<string | null> {
   const [found] = await db
-    .select({ crewId: calendarFeed.crewId, name: crew.name })
-    .from(calendarFeed)
-    .innerJoin(crew, eq(crew.id, calendarFeed.crewId))
-    .where(eq(calendarFeed.secret, secret));
+    .select({ crewId: user.crewId, name: crew.name })
+    .from(calendarAddress)
+    .innerJoin(user, eq(user.id, calendarAddress.userId))
+    .innerJoin(crew, eq(crew.id, user.crewId))
+    .where(and(eq(calendarAddress.secret, secret), eq(user.active, true)));
   if (!found) return null;
   const visits = await visitsBetween(db, found.crewId, nowMs - BACK_MS, nowMs + AHEAD_MS);
   return writeCalendar(

@@ -5,15 +5,18 @@ import { DAY_MS, HOUR_MS } from '../../../core/units';
 import { rankStart, type RankedStart } from '../../../core/window';
 import { answerPosition, deskEnsemble, type Scenario } from '../../../stand-ins/weather-desk';
 import { counterJob, deckJob, NOW } from '../../../../tests/fixtures';
-import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
-import { createJob, findJob, lastCommitted, saveJob } from '../jobs/jobs';
+import { PASSWORD, nearDesk, freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
+import { lastCommitted } from '../jobs/commitments';
+import { createJob, saveJob } from '../jobs/jobs';
+import { findJob } from '../jobs/reading';
 import { commitStart } from '../overview/commit';
 import { learnDrying } from '../overview/learn-drying';
 import { knowledgeOf } from '../overview/knowledge';
 import { readOutlook } from '../overview/outlook';
 import { railFor } from '../overview/rail';
 import { appendEvents } from '../work-log/append';
-import { feedOf, renewFeed } from './feed';
+import { addPerson, changePerson } from '../accounts/people';
+import { feedOf, renewAddress } from './feed';
 import { visitsBetween } from './visits';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;
@@ -23,12 +26,13 @@ beforeAll(async () => {
 afterAll(() => conn.pool.end());
 
 let serial = 0;
-const desk = (scenario: Scenario | undefined, nowMs: number) => async (query: string) => {
-  const q = new URLSearchParams(query);
-  if (scenario) q.set('scenario', scenario);
-  const { status, body } = answerPosition(q, nowMs);
-  return Response.json(body, { status });
-};
+const desk = (scenario: Scenario | undefined, nowMs: number) =>
+  nearDesk(async (query) => {
+    const q = new URLSearchParams(query);
+    if (scenario) q.set('scenario', scenario);
+    const { status, body } = answerPosition(q, nowMs);
+    return Response.json(body, { status });
+  });
 /** A deck at a place of its own, in settled weather, with a start booked: the best, or whichever is chosen. */
 async function booked(choose: (starts: RankedStart[], o: Outlook) => RankedStart = ([first]) => first!) {
   const { crewId, userId } = await freshCrew(conn.db);
@@ -61,20 +65,29 @@ describe('a committed start', () => {
     expect(visits[0]!.fromAt.getTime()).toBe(best.startMs);
   });
   it('moved, its visits keep their numbers and grow in sequence; taken back, they are called off', async () => {
-    const { crewId, id, document, best } = await booked();
+    const { userId, crewId, id, document, best } = await booked();
     const job = (await findJob(conn.db, crewId, id))!;
     await commitStart(conn.db, crewId, job, best.startMs + DAY_MS, 'Ines', NOW, desk('settled high', NOW));
     const moved = await all(crewId);
     expect(moved[0]).toMatchObject({ number: 1, sequence: 1, cancelled: false });
     await saveJob(conn.db, crewId, id, { ...document, startAt: undefined }, job.rowVersion, 'Ines', NOW);
     expect((await all(crewId)).every((v) => v.cancelled)).toBe(true);
-    const secret = await renewFeed(conn.db, crewId, NOW);
+    const secret = await renewAddress(conn.db, userId, NOW);
     const text = (await feedOf(conn.db, secret, 'http://127.0.0.1', NOW))!;
     const events = new ICAL.Component(ICAL.parse(text) as []).getAllSubcomponents('vevent');
     expect(events.map((e) => e.getFirstPropertyValue('status'))).toEqual(moved.map(() => 'CANCELLED'));
     expect(await feedOf(conn.db, 'f'.repeat(48), 'http://127.0.0.1', NOW)).toBeNull();
-    expect(await renewFeed(conn.db, crewId, NOW)).not.toBe(secret);
+    expect(await renewAddress(conn.db, userId, NOW)).not.toBe(secret);
     expect(await feedOf(conn.db, secret, 'http://127.0.0.1', NOW)).toBeNull();
+    const hers = await renewAddress(conn.db, userId, NOW);
+    await addPerson(
+      conn.db,
+      crewId,
+      { name: 'B', email: `b-${userId}@x.example`, password: PASSWORD, role: 'lead' },
+      NOW
+    );
+    await changePerson(conn.db, crewId, userId, { active: false });
+    expect(await feedOf(conn.db, hers, 'http://127.0.0.1', NOW)).toBeNull();
   });
   it('that a newer forecast breaks says so, by rule and count, with the best other start', async () => {
     const later = NOW + 2 * HOUR_MS;

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { HOUR_MS } from '../../../core/units';
 import { answerPosition } from '../../../stand-ins/weather-desk';
 import { NOW } from '../../../../tests/fixtures';
-import { testDatabase } from '../../../../tests/server/database';
+import { deskDown, nearDesk, testDatabase } from '../../../../tests/server/database';
 import { forecastFor } from './forecasts';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;
@@ -18,12 +18,13 @@ const place = () => ({
 
 describe('forecasts', () => {
   let asked = 0;
-  const desk = (nowMs: number) => async (query: string) => {
-    asked++;
-    const { status, body } = answerPosition(new URLSearchParams(query), nowMs);
-    return Response.json(body, { status });
-  };
-  const down = () => Promise.reject(new Error('no route'));
+  const desk = (nowMs: number) =>
+    nearDesk(async (query) => {
+      asked++;
+      const { status, body } = answerPosition(new URLSearchParams(query), nowMs);
+      return Response.json(body, { status });
+    });
+  const down = deskDown;
 
   it('are asked for once an hour, not once a page', async () => {
     const p = place();
@@ -61,7 +62,21 @@ describe('forecasts', () => {
   });
   it('is none when there never was one, or the desk talks nonsense', async () => {
     expect(await forecastFor(conn.db, place(), NOW, down)).toBeNull();
-    expect(await forecastFor(conn.db, place(), NOW, async () => Response.json({ type: 'Weather' }))).toBeNull();
-    expect(await forecastFor(conn.db, place(), NOW, async () => new Response('<html>', { status: 200 }))).toBeNull();
+    expect(
+      await forecastFor(
+        conn.db,
+        place(),
+        NOW,
+        nearDesk(async () => Response.json({ type: 'Weather' }))
+      )
+    ).toBeNull();
+    expect(
+      await forecastFor(
+        conn.db,
+        place(),
+        NOW,
+        nearDesk(async () => new Response('<html>', { status: 200 }))
+      )
+    ).toBeNull();
   });
 });

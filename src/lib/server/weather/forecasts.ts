@@ -5,6 +5,9 @@ import { readCoverage } from '../../../formats/coverage-json';
 import { inSteps, readWeather, writeWeather } from '../../../formats/weather-text';
 import type { Db } from '../db/connect';
 import { forecast } from '../db/schema';
+import { transact } from '../db/transact';
+import type { Desk } from './desk';
+import { askPosition, isAsked, isResting, once } from './question';
 
 export interface Place {
   latitudeDeg: number;
@@ -26,8 +29,6 @@ const FRESH_MS = HOUR_MS;
 const DAYS_BACK = 5;
 const DAYS_KEPT = 60;
 const DAYS_FIRST = 40;
-const DAYS_AHEAD = 10;
-const PATIENCE_MS = 8000;
 
 /** Places within about a kilometre share a forecast. */
 export const placeKey = (p: Place): string => `${p.latitudeDeg.toFixed(2)} ${p.longitudeDeg.toFixed(2)}`;
@@ -37,32 +38,43 @@ const parsed = new Map<string, Kept>();
 const MOST_PARSED = 24;
 
 /**
- * The forecast of a place: the kept one while it is fresh, else a new one from the desk, else the kept one however old.
- * Null when there is none and the desk is down. `ask` puts the position query to the desk.
+ * The forecast of a place: the kept one while it is fresh, else a new one from the desk, else the kept one however old. Only
+ * a desk in this process is waited for; one outside is asked beside the page, which gets what is kept. Null when there is none.
  */
-export async function forecastFor(
-  db: Db,
-  place: Place,
-  nowMs: number,
-  ask: (query: string) => Promise<Response>
-): Promise<Forecast | null> {
+export async function forecastFor(db: Db, place: Place, nowMs: number, desk: Desk): Promise<Forecast | null> {
   const key = placeKey(place);
   const kept = parsed.get(key) ?? (await readKept(db, key));
   if (kept && Math.abs(nowMs - kept.fetchedMs) < FRESH_MS) return { ...kept, stale: false };
-  const fresh = await askDesk(place, nowMs, kept ? DAYS_BACK : DAYS_FIRST, ask);
-  if (!fresh) return kept ? { ...kept, stale: true } : null;
+  if (!desk.near && isResting(key)) return kept && { ...kept, stale: true };
+  const question = once(key, () => renewed(db, place, nowMs, kept, desk));
+  const made = desk.near ? await question : null;
+  if (made) return { ...made, stale: false };
+  return kept && { ...kept, stale: desk.near };
+}
+
+/** Whether weather of a place is on its way to this process, so that a page without any asks again in a moment. */
+export const isComing = (place: Place): boolean => isAsked(placeKey(place));
+
+/** Asks the desk and keeps what it says; null when it says nothing of use. */
+async function renewed(db: Db, place: Place, nowMs: number, kept: Kept | null, desk: Desk): Promise<Kept | null> {
+  const answer = await askPosition(place, nowMs, kept ? DAYS_BACK : DAYS_FIRST, desk);
+  const fresh = answer === null ? null : membersOf(answer, nowMs);
+  if (!fresh) return null;
   const made = remembered(withPast(fresh, kept?.series, nowMs), nowMs);
   const row = {
     issuedAt: new Date(made.series.issuedMs),
     fetchedAt: new Date(nowMs),
     ...textsOf(made.members)
   };
-  await db
-    .insert(forecast)
-    .values({ placeKey: key, ...row })
-    .onDuplicateKeyUpdate({ set: row });
+  const key = placeKey(place);
+  await transact(db, (tx) =>
+    tx
+      .insert(forecast)
+      .values({ placeKey: key, ...row })
+      .onDuplicateKeyUpdate({ set: row })
+  );
   keep(key, made);
-  return { ...made, stale: false };
+  return made;
 }
 
 const remembered = (members: readonly WeatherSeries[], fetchedMs: number): Kept => ({
@@ -108,20 +120,31 @@ function textsOf(members: readonly WeatherSeries[]) {
 async function readKept(db: Db, key: string): Promise<Kept | null> {
   const [row] = await db.select().from(forecast).where(eq(forecast.placeKey, key));
   if (!row) return null;
-  const [past] = readWeather(row.past) as [WeatherSeries];
-  const members = readWeather(row.ahead).map((m) => ({
-    ...m,
-    startMs: past.startMs,
-    hours: [...past.hours, ...m.hours]
-  }));
-  const kept = remembered(members, row.fetchedAt.getTime());
-  keep(key, kept);
-  return kept;
+  try {
+    const [past] = readWeather(row.past) as [WeatherSeries];
+    const members = readWeather(row.ahead).map((m) => ({
+      ...m,
+      startMs: past.startMs,
+      hours: [...past.hours, ...m.hours]
+    }));
+    if (!Number.isFinite(past.startMs) || members.length === 0) return null;
+    const kept = remembered(members, row.fetchedAt.getTime());
+    keep(key, kept);
+    return kept;
+  } catch {
+    // What lies there can't be read: it counts as none, and the next answer takes its place.
+    return null;
+  }
 }
 
 /** A desk's answer as series, in the steps that pages get them in; null if it is nonsense. */
 function membersOf(coverage: unknown, issuedMs: number): WeatherSeries[] | null {
-  const read = readCoverage(coverage, { issuedMs, source: 'weather desk' });
+  let read: ReturnType<typeof readCoverage>;
+  try {
+    read = readCoverage(coverage, { issuedMs, source: 'weather desk' });
+  } catch {
+    return null;
+  }
   if (!read.ok) return null;
   const [control] = read.value as [WeatherSeries];
   const past = control.hours.slice(0, cutOf(control)).map((h) => h && inSteps(h));
@@ -130,22 +153,4 @@ function membersOf(coverage: unknown, issuedMs: number): WeatherSeries[] | null 
     ...m,
     hours: [...past, ...m.hours.slice(past.length).map((h) => h && inSteps(h))]
   }));
-}
-
-async function askDesk(place: Place, nowMs: number, daysBack: number, ask: (query: string) => Promise<Response>) {
-  const iso = (ms: number) => new Date(ms).toISOString();
-  const query = new URLSearchParams({
-    coords: `POINT(${place.longitudeDeg} ${place.latitudeDeg})`,
-    datetime: `${iso(nowMs - daysBack * DAY_MS)}/${iso(nowMs + DAYS_AHEAD * DAY_MS)}`
-  });
-  try {
-    const response = await Promise.race([
-      ask(query.toString()),
-      new Promise<never>((_, no) => setTimeout(() => no(new Error('the desk does not answer')), PATIENCE_MS).unref())
-    ]);
-    if (!response.ok) return null;
-    return membersOf(await response.json(), nowMs);
-  } catch {
-    return null;
-  }
 }

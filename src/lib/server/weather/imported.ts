@@ -4,8 +4,10 @@ import { HOUR_MS } from '../../../core/units';
 import { readWeather, writeWeather } from '../../../formats/weather-text';
 import type { Db } from '../db/connect';
 import { importedWeather } from '../db/schema';
+import { transact } from '../db/transact';
 import { knowledgeChanged } from '../overview/knowledge-version';
 import { forecastFor, placeKey, type Forecast, type Place } from './forecasts';
+import type { Desk } from './desk';
 
 /** Weather a crew has read from a file for a place. */
 export interface ImportedWeather {
@@ -22,13 +24,15 @@ export async function importedFor(db: Db, crewId: string, place: Place): Promise
     .select()
     .from(importedWeather)
     .where(and(eq(importedWeather.crewId, crewId), eq(importedWeather.placeKey, placeKey(place))));
-  return rows.map((r) => ({
-    kind: r.kind,
-    name: r.name,
-    by: r.by,
-    atMs: r.at.getTime(),
-    weather: readWeather(r.weather)
-  }));
+  return rows.flatMap((r) => {
+    try {
+      const weather = readWeather(r.weather);
+      return weather.length ? [{ kind: r.kind, name: r.name, by: r.by, atMs: r.at.getTime(), weather }] : [];
+    } catch {
+      // A file that can't be read counts as none.
+      return [];
+    }
+  });
 }
 
 /** Keeps a file's weather for a place, in place of an older one of its kind. */
@@ -40,7 +44,7 @@ export async function keepImported(
   weather: readonly WeatherSeries[]
 ): Promise<void> {
   const row = { name: from.name, by: from.by, at: new Date(from.nowMs), weather: writeWeather(weather) };
-  await db.transaction(async (tx) => {
+  await transact(db, async (tx) => {
     await tx
       .insert(importedWeather)
       .values({ crewId, placeKey: placeKey(place), kind: from.kind, ...row })
@@ -60,7 +64,7 @@ export async function importedPlaces(db: Db, crewId: string): Promise<Set<string
 
 /** Takes an imported file out again. */
 export const dropImported = (db: Db, crewId: string, place: Place, kind: 'series' | 'year'): Promise<void> =>
-  db.transaction(async (tx) => {
+  transact(db, async (tx) => {
     await tx
       .delete(importedWeather)
       .where(
@@ -82,7 +86,7 @@ export async function weatherFor(
   crewId: string,
   place: Place,
   nowMs: number,
-  ask: (query: string) => Promise<Response>,
+  desk: Desk,
   places: ReadonlySet<string>
 ): Promise<Forecast | null> {
   const imported = places.has(placeKey(place)) ? await importedFor(db, crewId, place) : [];
@@ -90,5 +94,5 @@ export async function weatherFor(
   const [control] = series?.weather ?? [];
   if (series && control && control.startMs + control.hours.length * HOUR_MS > nowMs)
     return { members: series.weather, series: control, fetchedMs: series.atMs, stale: false };
-  return forecastFor(db, place, nowMs, ask);
+  return forecastFor(db, place, nowMs, desk);
 }

@@ -1,17 +1,22 @@
+import { error as refusal } from '@sveltejs/kit';
 import { eq, inArray, max } from 'drizzle-orm';
 import { fold, ragsUnaccounted, type NewEvent, type WorkEvent } from '../../../core/job';
 import { samePairCode } from '../../../core/mix';
 import { canonicalJson } from '../canonical-json';
+import type { FieldProblem } from '../../../formats/validate/validate';
 import type { Db, Tx } from '../db/connect';
 import { job, workEvent } from '../db/schema';
 import { transact } from '../db/transact';
-import { lockJob, standing } from '../jobs/jobs';
+import { standing } from '../jobs/jobs';
+import { lockJob } from '../jobs/reading';
 import { learnFrom } from '../learning/finished';
-import { moveStock } from '../stock/stock';
-import { eventsOf } from './log';
+import { lockTins, moveStock } from '../stock/draw';
+import { readLog } from './log';
 
 /** What became of one posted event. Known ones were here already: posting twice is harmless. */
-export type Receipt = { id: string; outcome: 'stored' | 'known' } | { id: string; outcome: 'refused'; reason: string };
+export type Receipt =
+  | { id: string; outcome: 'stored' | 'known' }
+  | { id: string; outcome: 'refused'; reason: string; problems?: FieldProblem[] };
 
 /** How far a phone's clock may run ahead of the server's before its events are refused. */
 export const FUTURE_TOLERANCE_MS = 10 * 60_000;
@@ -29,19 +34,25 @@ export function appendEvents(
   nowMs: number
 ): Promise<Receipt[] | null> {
   return transact(db, async (tx) => {
-    const locked = await lockJob(tx, crewId, jobId);
-    if (!locked) return null;
+    const found = await lockJob(tx, crewId, jobId);
+    if (!found) return null;
+    if (!found.ok)
+      refusal(423, 'This job can’t be read at the moment. What you log waits on your device until it is mended.');
+    const locked = found.job;
     const known = await knownIds(tx, events);
-    const log: WorkEvent[] = await eventsOf(tx, jobId);
+    const kept = await readLog(tx, locked.id);
+    const log: WorkEvent[] = kept.events;
+    const unreadable = new Set(kept.unreadable.map((u) => u.id));
+    await lockTins(tx, crewId, events, locked.document);
     const receipts: Receipt[] = [];
     let stored = 0;
     for (const e of events) {
-      const receipt = judge(e, known.get(e.id), jobId, log, nowMs);
+      const receipt = judge(e, known.get(e.id), locked.id, log, unreadable, nowMs);
       receipts.push(receipt);
       if (receipt.outcome !== 'stored') continue;
       await tx.insert(workEvent).values({
         id: e.id,
-        jobId,
+        jobId: locked.id,
         at: new Date(e.at),
         type: e.type,
         data: e.data,
@@ -50,22 +61,22 @@ export function appendEvents(
         byName: who.name,
         receivedAt: new Date(nowMs)
       });
-      await moveStock(tx, { crewId, jobId, by: who.name }, e, locked.document);
-      known.set(e.id, { ...e, jobId });
-      log.push({ ...e, jobId, by: who.id, byName: who.name } as WorkEvent);
+      await moveStock(tx, { crewId, jobId: locked.id, by: who.name }, e, locked.document);
+      known.set(e.id, { ...e, jobId: locked.id });
+      log.push({ ...e, jobId: locked.id, by: who.id, byName: who.name } as WorkEvent);
       stored++;
     }
     if (stored > 0) {
       const state = fold(log);
-      await learnFrom(tx, crewId, jobId, locked.document, state);
+      await learnFrom(tx, crewId, locked.id, locked.document, state);
       const [newest] = await tx
         .select({ seq: max(workEvent.seq) })
         .from(workEvent)
-        .where(eq(workEvent.jobId, jobId));
+        .where(eq(workEvent.jobId, locked.id));
       await tx
         .update(job)
         .set({ ...standing(locked.document, state), eventSeq: newest!.seq!, updatedAt: new Date(nowMs) })
-        .where(eq(job.id, jobId));
+        .where(eq(job.id, locked.id));
     }
     return receipts;
   });
@@ -92,6 +103,7 @@ function judge(
   known: Known | undefined,
   jobId: string,
   log: readonly WorkEvent[],
+  unreadable: ReadonlySet<string>,
   nowMs: number
 ): Receipt {
   const refuse = (reason: string): Receipt => ({
@@ -115,7 +127,11 @@ function judge(
   }
   if (e.type === 'batch.mixed' && e.data.pairCodes && !samePairCode(e.data.pairCodes.oil, e.data.pairCodes.hardener))
     return refuse(`The pair codes differ: ${e.data.pairCodes.oil} and ${e.data.pairCodes.hardener}.`);
-  if (e.type === 'event.undone' && !log.some((x) => x.id === e.data.event && x.type !== 'event.undone'))
+  if (
+    e.type === 'event.undone' &&
+    !unreadable.has(e.data.event) &&
+    !log.some((x) => x.id === e.data.event && x.type !== 'event.undone')
+  )
     return refuse('There is no such event to undo.');
   return { id: e.id, outcome: 'stored' };
 }

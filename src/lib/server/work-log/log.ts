@@ -1,33 +1,72 @@
 import { and, asc, eq, gt, inArray } from 'drizzle-orm';
 import type { WorkEvent } from '../../../core/job';
+import { checkEvent } from '../../../formats/work-event';
 import type { Db, Tx } from '../db/connect';
 import { workEvent } from '../db/schema';
 
 /** An event with its place in the log. */
 export type LoggedEvent = WorkEvent & { seq: number };
 
-const asEvent = (r: typeof workEvent.$inferSelect): LoggedEvent =>
-  ({
-    seq: r.seq,
-    id: r.id,
-    jobId: r.jobId,
-    at: r.at.getTime(),
-    type: r.type,
-    data: r.data,
-    device: r.device,
-    by: r.byUserId,
-    byName: r.byName
-  }) as LoggedEvent;
+/** An entry of a log that can't be read: it counts for nothing, and stays until it is taken back. */
+export interface UnreadableEvent {
+  seq: number;
+  id: string;
+  atMs: number;
+  byName: string;
+  type: string;
+  raw: unknown;
+  why: string;
+}
+
+/** A log as it lies in the database: what can be read, and what can't, with why. */
+export interface Log {
+  events: LoggedEvent[];
+  unreadable: UnreadableEvent[];
+}
+
+type Row = typeof workEvent.$inferSelect;
+
+/** Reads rows as the events they are, each checked like one that a stranger sends. */
+function readRows(rows: readonly Row[]): Log {
+  const log: Log = { events: [], unreadable: [] };
+  for (const r of rows) {
+    const checked = checkEvent({ id: r.id, at: r.at.getTime(), type: r.type, device: r.device, data: r.data });
+    if (checked.ok)
+      log.events.push({
+        seq: r.seq,
+        ...checked.value,
+        jobId: r.jobId,
+        by: r.byUserId,
+        byName: r.byName
+      } as LoggedEvent);
+    else
+      log.unreadable.push({
+        seq: r.seq,
+        id: r.id,
+        atMs: r.at.getTime(),
+        byName: r.byName,
+        type: r.type,
+        raw: r.data,
+        why: checked.problems.map((p) => `${p.path} ${p.problem}`.trim()).join('; ')
+      });
+  }
+  const takenBack = new Set(log.events.flatMap((e) => (e.type === 'event.undone' ? [e.data.event] : [])));
+  return { ...log, unreadable: log.unreadable.filter((u) => !takenBack.has(u.id)) };
+}
 
 /** The log of a job after a sequence number, in order of arrival. */
-export async function eventsOf(db: Db | Tx, jobId: string, afterSeq = 0): Promise<LoggedEvent[]> {
+export async function readLog(db: Db | Tx, jobId: string, afterSeq = 0): Promise<Log> {
   const rows = await db
     .select()
     .from(workEvent)
     .where(and(eq(workEvent.jobId, jobId), gt(workEvent.seq, afterSeq)))
     .orderBy(asc(workEvent.seq));
-  return rows.map(asEvent);
+  return readRows(rows);
 }
+
+/** Those of a job's log that can be read. */
+export const eventsOf = async (db: Db | Tx, jobId: string, afterSeq = 0): Promise<LoggedEvent[]> =>
+  (await readLog(db, jobId, afterSeq)).events;
 
 /** The logs of several jobs at once, by job. */
 export async function eventsOfJobs(db: Db, jobIds: readonly string[]): Promise<Map<string, LoggedEvent[]>> {
@@ -38,6 +77,6 @@ export async function eventsOfJobs(db: Db, jobIds: readonly string[]): Promise<M
     .from(workEvent)
     .where(inArray(workEvent.jobId, [...jobIds]))
     .orderBy(asc(workEvent.jobId), asc(workEvent.seq));
-  for (const r of rows) out.get(r.jobId)!.push(asEvent(r));
+  for (const e of readRows(rows).events) out.get(e.jobId)?.push(e);
   return out;
 }

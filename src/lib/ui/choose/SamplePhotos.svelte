@@ -8,9 +8,7 @@
   const desk = useJobDesk();
   const id = $props.id();
   const photos = $derived(
-    [...desk.state.surveys.values()]
-      .flatMap((s) => s.photos)
-      .filter((p) => p.sample === sample.id)
+    [...desk.state.surveys.values()].flatMap((s) => s.photos).filter((p) => p.sample === sample.id)
   );
   let wrong = $state('');
 

@@ -31,6 +31,8 @@ interface Loaded {
   knowledge: Knowledge;
   person: { id: string; name: string; units: UnitSystem };
   mayEdit: boolean;
+  mayBook: boolean;
+  mayImportWeather: boolean;
   mayLog: boolean;
   mayLogDesk: boolean;
 }
@@ -48,6 +50,8 @@ export class JobDesk {
   readonly photos: PhotoDesk;
   #told = $state.raw<Knowledge>() as Knowledge;
   readonly mayEdit: boolean;
+  readonly mayBook: boolean;
+  readonly mayImportWeather: boolean;
   readonly mayLog: boolean;
   /** Approvals, packing, what counts for the log: the office may too. */
   readonly mayLogDesk: boolean;
@@ -97,6 +101,8 @@ export class JobDesk {
     this.id = data.job.id;
     this.#told = data.knowledge;
     this.mayEdit = data.mayEdit;
+    this.mayBook = data.mayBook;
+    this.mayImportWeather = data.mayImportWeather;
     this.mayLog = data.mayLog;
     this.mayLogDesk = data.mayLogDesk;
     this.document = data.job.document;

@@ -16,9 +16,7 @@
   const desk = useJobDesk();
   const zone = $derived(desk.document.site.timeZone);
   const found = $derived(
-    [...(desk.state.surveys.get(surface.id)?.findings ?? [])]
-      .filter(([, f]) => f.present)
-      .map(([id]) => id)
+    [...(desk.state.surveys.get(surface.id)?.findings ?? [])].filter(([, f]) => f.present).map(([id]) => id)
   );
   const pins = $derived([
     { value: '', label: 'The whole surface' },

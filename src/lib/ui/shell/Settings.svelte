@@ -48,7 +48,8 @@
       <div class="mt-4 grid grid-cols-2 gap-2">
         <a class="btn line" href="/people">People</a>
         <a class="btn line" href="/house">House rules</a>
-        <a class="btn line col-span-2" href="/sensors">Sensors</a>
+        <a class="btn line" href="/sensors">Sensors</a>
+        <a class="btn line" href="/account">Your account</a>
       </div>
       <div class="mt-4 flex items-center justify-between">
         <a class="link" href="/about">About</a>

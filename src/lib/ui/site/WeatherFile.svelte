@@ -73,7 +73,7 @@
           read by {f.by}
           {fullDate(f.atMs, desk.document.site.timeZone)}</span
         >
-        {#if desk.mayEdit}<button class="btn line" onclick={() => drop(f.kind)}
+        {#if desk.mayImportWeather}<button class="btn line" onclick={() => drop(f.kind)}
             >Take out<span class="unseen"> {f.name}</span></button
           >{/if}
       </p>
@@ -92,7 +92,7 @@
     {#if problem}<p class="mt-2 flex gap-2 font-semibold text-stop" role="alert">
         <Sign kind="stop" size={16} />{problem}
       </p>{/if}
-    {#if desk.mayEdit}
+    {#if desk.mayImportWeather}
       <label class="btn line mt-2 inline-flex cursor-pointer"
         >{reading ? 'Reading' : 'Read a file'}<input
           type="file"

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { DAY_MS, showArea } from '$core/units';
   import { clock } from '$lib/ui/clock/clock.svelte';
+  import CantBeRead from '$lib/ui/job/CantBeRead.svelte';
   import WearCurve from '$lib/ui/job/WearCurve.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import { fullDate, monthYear } from '$lib/ui/words/time';
@@ -19,6 +20,7 @@
     <h1>In our care</h1>
     <span class="dim">soonest due first</span>
   </div>
+  {#if data.unreadable.length}<div class="mt-4"><CantBeRead jobs={data.unreadable} /></div>{/if}
   {#if data.surfaces.length === 0}
     <p class="mt-4 max-w-xl text-[16px]">
       Nothing is in care yet. When a job is handed over, its surfaces stand here with the month they want oil again.

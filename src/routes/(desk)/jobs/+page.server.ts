@@ -1,5 +1,6 @@
 import { db } from '$lib/server/db';
-import { listJobs } from '$lib/server/jobs/jobs';
+import { listJobs } from '$lib/server/jobs/lists';
+import { unreadableOf } from '$lib/server/jobs/reading';
 import { may } from '$lib/server/accounts/permissions';
 import type { PageServerLoad } from './$types';
 
@@ -8,10 +9,14 @@ const PAGE = 40;
 export const load: PageServerLoad = async ({ locals, url }) => {
   const find = url.searchParams.get('find')?.slice(0, 80) ?? '';
   const after = readCursor(url.searchParams.get('after'));
-  const jobs = await listJobs(db, locals.person!.crewId, { after, limit: PAGE + 1, find });
+  const aside = url.searchParams.has('aside');
+  const { crewId } = locals.person!;
+  const jobs = await listJobs(db, crewId, { after, limit: PAGE + 1, find, aside });
+  const unreadable = await unreadableOf(db, crewId, jobs);
   const last = jobs.length > PAGE ? jobs[PAGE - 1] : undefined;
   return {
-    jobs: jobs.slice(0, PAGE),
+    jobs: jobs.slice(0, PAGE).map((j) => ({ ...j, trouble: unreadable.get(j.id) ?? null })),
+    aside,
     next: last && `${last.updatedAt.getTime()}.${last.id}`,
     first: after === undefined,
     find,

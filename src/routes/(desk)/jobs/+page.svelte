@@ -1,5 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
+  import Sign from '$lib/ui/marks/Sign.svelte';
   import { fullDate } from '$lib/ui/words/time';
   import type { JobStage } from '$core/job';
   import type { PageProps } from './$types';
@@ -14,8 +15,13 @@
   };
   let problems = $state<{ path: string; problem: string }[]>([]);
   let fileName = $state('');
-  const query = (next?: string) =>
-    '/jobs?' + new URLSearchParams({ ...(data.find && { find: data.find }), ...(next && { after: next }) }).toString();
+  const query = (next?: string, aside = data.aside) =>
+    '/jobs?' +
+    new URLSearchParams({
+      ...(data.find && { find: data.find }),
+      ...(aside && { aside: '1' }),
+      ...(next && { after: next })
+    }).toString();
 
   async function importFile(e: Event & { currentTarget: HTMLInputElement }) {
     const file = e.currentTarget.files?.[0];
@@ -42,7 +48,7 @@
 
 <main class="p-5">
   <div class="flex flex-wrap items-center gap-3">
-    <h1>Jobs</h1>
+    <h1>{data.aside ? 'Jobs set aside' : 'Jobs'}</h1>
     <form class="ml-4 flex gap-2" role="search" action="/jobs">
       <label class="unseen" for="find">Find a job</label>
       <input class="field" id="find" name="find" placeholder="Job, client or place" value={data.find} />
@@ -68,6 +74,8 @@
     <div class="mt-8 max-w-xl text-[16px]">
       {#if data.find}
         <p>No job matches “{data.find}”. <a class="link" href="/jobs">Show all</a></p>
+      {:else if data.aside}
+        <p>No job is set aside.</p>
       {:else}
         <h2>No jobs yet</h2>
         <p class="mt-2">
@@ -83,7 +91,12 @@
         <tbody>
           {#each data.jobs as j (j.id)}
             <tr>
-              <td class="pl-4"><a class="link" href="/jobs/{j.id}">{j.title}</a></td>
+              <td class="pl-4">
+                <a class="link" href={j.trouble || data.aside ? `/mend/${j.id}` : `/jobs/${j.id}`}>{j.title}</a>
+                {#if j.trouble}<span class="mt-1 flex gap-2 text-[13.5px]"
+                    ><Sign kind="stop" size={15} /><span><b>Can’t be read:</b> {j.trouble}</span></span
+                  >{/if}
+              </td>
               <td>{j.clientName}</td>
               <td class="dim">{j.place}</td>
               <td class="whitespace-nowrap">
@@ -102,6 +115,12 @@
       {#if data.next}<a class="btn line" href={query(data.next)}>Older</a>{/if}
     </nav>
   {/if}
+  <p class="mt-4">
+    {#if data.aside}<a class="link" href="/jobs">Back to the jobs</a>{:else}<a
+        class="link"
+        href={query(undefined, true)}>Jobs set aside</a
+      >{/if}
+  </p>
 </main>
 
 <style>

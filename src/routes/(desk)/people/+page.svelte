@@ -20,6 +20,9 @@
     { value: 'lead' as const, label: 'Lead', note: 'all of it, cards and people too' }
   ];
   const problem = $derived(answer && 'problem' in answer ? (answer.problem as string) : null);
+  const link = $derived(
+    answer && 'link' in answer ? (answer as { link: string; linkFor: string; hours: number }) : null
+  );
   const roleForms: Record<string, HTMLFormElement> = {};
 </script>
 
@@ -32,6 +35,21 @@
       <span class="dim">{data.crew.name}</span>
     </div>
     {#if problem}<p class="mt-2 bg-check-fill px-4 py-2 font-semibold" role="alert">{problem}</p>{/if}
+    {#if link}
+      <div class="mt-2 border-[1.5px] border-ink bg-sheet px-4 py-3" role="status">
+        <p>
+          <b>Give this link to {data.people.find((p) => p.id === link.linkFor)?.name}, in person.</b>
+          It sets a new password, once, within {link.hours} hours. It is shown this once.
+        </p>
+        <input
+          class="field mt-2 w-full"
+          readonly
+          value={link.link}
+          aria-label="Link for a new password"
+          onfocus={(e) => e.currentTarget.select()}
+        />
+      </div>
+    {/if}
     <div class="relative overflow-x-auto" role="region" aria-label="People of the crew" tabindex="-1">
       <table class="ruled mt-3 bg-sheet">
         <thead><tr><th class="pl-4">Name</th><th>E-mail</th><th>Role</th><th>Sign-in</th></tr></thead>
@@ -57,16 +75,24 @@
               </td>
               <td>
                 {#if data.mayEdit}
-                  <form method="post" action="?/active" use:formEnhance>
-                    <input type="hidden" name="userId" value={p.id} /><input
-                      type="hidden"
-                      name="active"
-                      value={p.active ? '0' : '1'}
-                    />
-                    <button class="btn line"
-                      >{p.active ? 'Shut' : 'Open again'}<span class="unseen"> the sign-in of {p.name}</span></button
-                    >
-                  </form>
+                  <div class="flex gap-2">
+                    {#if p.active}
+                      <form method="post" action="?/link" use:formEnhance>
+                        <input type="hidden" name="userId" value={p.id} />
+                        <button class="btn line">New password<span class="unseen"> for {p.name}</span></button>
+                      </form>
+                    {/if}
+                    <form method="post" action="?/active" use:formEnhance>
+                      <input type="hidden" name="userId" value={p.id} /><input
+                        type="hidden"
+                        name="active"
+                        value={p.active ? '0' : '1'}
+                      />
+                      <button class="btn line"
+                        >{p.active ? 'Shut' : 'Open again'}<span class="unseen"> the sign-in of {p.name}</span></button
+                      >
+                    </form>
+                  </div>
                 {:else}{p.active ? 'open' : 'shut'}{/if}
               </td>
             </tr>

@@ -1,9 +1,10 @@
 import { HOUR_MS } from '$core/units';
-import { error, fail } from '@sveltejs/kit';
+import { fail } from '@sveltejs/kit';
+import { idIn } from '$lib/forms/id-in';
 import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
-import { listJobs } from '$lib/server/jobs/jobs';
+import { listJobs } from '$lib/server/jobs/lists';
 import { sensorHours } from '$lib/server/sensors/readings';
 import { addSensor, placeSensor, renewToken, sensorsOf } from '$lib/server/sensors/sensors';
 import type { Actions, PageServerLoad } from './$types';
@@ -21,17 +22,16 @@ export const load: PageServerLoad = async ({ locals, url }) => {
     past: theirs ? { id: shown!, sinceMs, hours: await sensorHours(db, shown!, sinceMs) } : null,
     sensors,
     jobs: jobs.filter((j) => j.stage !== 'in care').map(({ id, title }) => ({ id, title })),
-    mayEdit: may(role, 'edit jobs')
+    mayEdit: may(role, 'edit sensors'),
+    mayPlace: may(role, 'place sensors')
   };
 };
 
 const NAME_LENGTH = 60;
-const jobOf = (data: FormData): string | null => String(data.get('job') ?? '') || null;
 
 export const actions: Actions = {
   add: async ({ request, locals }) => {
-    const { role, crewId } = locals.person!;
-    if (!may(role, 'edit jobs')) error(403);
+    const { crewId } = locals.person!;
     const data = await request.formData();
     const name = String(data.get('name') ?? '').trim();
     if (!name || name.length > NAME_LENGTH)
@@ -40,17 +40,21 @@ export const actions: Actions = {
     return { name, token };
   },
   place: async ({ request, locals }) => {
-    const { role, crewId } = locals.person!;
-    if (!may(role, 'edit jobs')) error(403);
+    const { crewId } = locals.person!;
     const data = await request.formData();
-    const done = await placeSensor(db, crewId, String(data.get('id')), jobOf(data));
-    return done ? { done: true } : fail(404, { problem: 'There is no such sensor or job in your crew.' });
+    const [id, job] = [idIn(data, 'id'), idIn(data, 'job')];
+    const known = id && (job || !data.get('job'));
+    return known && (await placeSensor(db, crewId, id, job))
+      ? { done: true }
+      : fail(404, { problem: 'There is no such sensor or job in your crew.' });
   },
   renew: async ({ request, locals }) => {
-    const { role, crewId } = locals.person!;
-    if (!may(role, 'edit jobs')) error(403);
+    const { crewId } = locals.person!;
     const data = await request.formData();
-    const token = await renewToken(db, crewId, String(data.get('id')));
-    return token ? { name: String(data.get('name')), token } : fail(404, { problem: 'There is no such sensor.' });
+    const id = idIn(data, 'id');
+    const token = id && (await renewToken(db, crewId, id));
+    return token
+      ? { name: String(data.get('name') ?? '').slice(0, NAME_LENGTH), token }
+      : fail(404, { problem: 'There is no such sensor.' });
   }
 };

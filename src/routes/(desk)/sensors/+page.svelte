@@ -75,7 +75,7 @@
           <dd>{s.last.mcPercent === undefined ? 'none' : `${s.last.mcPercent.toFixed(1)} %`}</dd>
         </div>
       </dl>
-      {#if data.mayEdit}
+      {#if data.mayPlace}
         <form method="post" action="?/place" use:enhance bind:this={placeForms[s.id]}>
           <input type="hidden" name="id" value={s.id} />
           <Choice

@@ -127,18 +127,18 @@
   <section class="mt-8 max-w-[80ch]">
     <h2>In your own calendar</h2>
     {#if data.address}
-      <p class="mt-1">Subscribe to this address; whoever has it can read the visits.</p>
+      <p class="mt-1">
+        Subscribe to this address. It is yours alone and ends with your sign-in; whoever has it can read the visits.
+      </p>
       <p class="mt-1 bg-sheet p-3 break-all"><code>{data.address}</code></p>
     {:else}
       <p class="mt-1">
         A secret address lets phones and office calendars follow the visits, moves and cancellations too.
       </p>
     {/if}
-    {#if data.mayEdit}
-      <form method="post" action="?/address" use:enhance class="mt-2">
-        <button class="btn line">{data.address ? 'Make a new address, shut the old one' : 'Make the address'}</button>
-      </form>
-    {/if}
+    <form method="post" action="?/address" use:enhance class="mt-2">
+      <button class="btn line">{data.address ? 'Make a new address, shut the old one' : 'Make the address'}</button>
+    </form>
   </section>
 </main>
 

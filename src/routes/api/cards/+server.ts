@@ -1,6 +1,5 @@
 import { error, json } from '@sveltejs/kit';
 import { cardProblems, type ProductCard } from '$core/product';
-import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { readJson, refuse } from '$lib/server/http';
@@ -27,7 +26,6 @@ const MOST_AT_ONCE = 200;
 /** Saves cards over the revisions they were read at: all of them or none; 409 with the ids that had changed. */
 export const PUT: RequestHandler = async ({ request, locals }) => {
   const person = locals.person!;
-  if (!may(person.role, 'edit cards')) return json({ message: 'A lead changes cards.' }, { status: 403 });
   const body = await readJson(request);
   if (!body.ok) return body.response;
   const { cards } = (body.value ?? {}) as { cards?: unknown };
@@ -60,7 +58,6 @@ export const PUT: RequestHandler = async ({ request, locals }) => {
 /** Imports a card: a new one, or the next revision of one with the same id. */
 export const POST: RequestHandler = async ({ request, locals }) => {
   const person = locals.person!;
-  if (!may(person.role, 'edit cards')) return json({ message: 'A lead changes cards.' }, { status: 403 });
   const body = await readJson(request);
   if (!body.ok) return body.response;
   const checked = check<ProductCard>(productCard, body.value);

@@ -1,5 +1,4 @@
 import { json } from '@sveltejs/kit';
-import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { readJson, refuse } from '$lib/server/http';
@@ -13,7 +12,6 @@ import type { RequestHandler } from './$types';
 /** A tin comes into the stock. */
 export const POST: RequestHandler = async ({ request, locals }) => {
   const person = locals.person!;
-  if (!may(person.role, 'edit stock')) return json({ message: 'Your role may not change the stock.' }, { status: 403 });
   const body = await readJson(request);
   if (!body.ok) return body.response;
   const checked = check<NewTinInput>(newTin, body.value);

@@ -1,17 +1,19 @@
-import { error } from '@sveltejs/kit';
+import { error, redirect } from '@sveltejs/kit';
 import type { RateEvidence } from '$core/coverage';
 import { fold, needsWeather, type Knowledge } from '$core/job';
 import type { MeasuredHour } from '$core/window';
 import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
-import { findJob, lastCommitted, type JobRow } from '$lib/server/jobs/jobs';
+import { lastCommitted } from '$lib/server/jobs/commitments';
+import { canBeComputed, findAnyJob, type JobRow } from '$lib/server/jobs/reading';
 import { knownOf } from '$lib/server/overview/knowledge';
-import { climateSpan, jobWeather } from '$lib/server/overview/overview';
+import { climateSpan, jobWeather, viewJob } from '$lib/server/overview/overview';
 import { deskOf } from '$lib/server/weather/desk';
 import { measuredHours } from '$lib/server/sensors/readings';
 import { weatherFor } from '$lib/server/weather/imported';
-import { eventsOf, type LoggedEvent } from '$lib/server/work-log/log';
+import { readLog, type LoggedEvent } from '$lib/server/work-log/log';
+import { isComing } from '$lib/server/weather/forecasts';
 import { writeWeather } from '$formats/weather-text';
 import type { LayoutServerLoad } from './$types';
 
@@ -26,13 +28,16 @@ export interface Told {
 export const load: LayoutServerLoad = async ({ params, locals, fetch, depends }) => {
   depends('basket:job');
   const person = locals.person!;
-  const [job, events, committed, known] = await Promise.all([
-    findJob(db, person.crewId, params.id),
-    eventsOf(db, params.id),
+  const [found, log, committed, known] = await Promise.all([
+    findAnyJob(db, person.crewId, params.id),
+    readLog(db, params.id),
     lastCommitted(db, params.id),
     knownOf(db, person.crewId)
   ]);
-  if (!job) error(404, 'There is no such job in your crew.');
+  if (!found) error(404, 'There is no such job in your crew.');
+  if (!found.ok || found.job.setAsideAt) redirect(303, `/mend/${params.id}`);
+  const { job } = found;
+  const { events } = log;
   const { knowledge, sensors, importedPlaces } = known;
   const { site, products } = job.document;
   const span = climateSpan(fold(events), now());
@@ -40,6 +45,12 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
     needsWeather(job.document) ? weatherFor(db, person.crewId, site, now(), deskOf(fetch), importedPlaces) : null,
     sensors ? measuredHours(db, job.id, span.startMs) : []
   ]);
+  if (
+    !canBeComputed(job, () =>
+      viewJob(job.id, job.document, events, forecast?.series ?? null, knowledge, now(), measured)
+    )
+  )
+    redirect(303, `/mend/${params.id}`);
   const mine = new Set(products.map((p) => p.id));
   const told: Told = {
     job: { id: job.id, document: job.document, rowVersion: job.rowVersion, stage: job.stage, changedBy: job.changedBy },
@@ -64,6 +75,11 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
       holds: committed.holds,
       members: committed.members
     },
+    /** Whether weather is on its way, so that a page without any asks again in a moment. */
+    weatherComing: !forecast && needsWeather(job.document) && isComing(site),
+    unreadableEntries: log.unreadable.length,
+    mayBook: may(person.role, 'book'),
+    mayImportWeather: may(person.role, 'import weather'),
     mayEdit: may(person.role, 'edit jobs'),
     mayLog: may(person.role, 'log work'),
     mayLogDesk: may(person.role, 'log at the desk')

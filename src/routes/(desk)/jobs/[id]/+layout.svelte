@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
+  import { goto, invalidate } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
   import { JobDesk, provideJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import Sign from '$lib/ui/marks/Sign.svelte';
   import KeysHelp from '$lib/ui/shell/KeysHelp.svelte';
   import Spine from '$lib/ui/spine/Spine.svelte';
   import { stations } from '$lib/ui/spine/stations';
@@ -13,6 +14,13 @@
   // svelte-ignore state_referenced_locally
   const desk = provideJobDesk(new JobDesk(data));
   $effect(() => desk.take(data));
+  const WEATHER_AGAIN_MS = 3000;
+  // Weather that was not here in time for the page comes to it later.
+  $effect(() => {
+    if (!data.weatherComing) return;
+    const timer = setTimeout(() => void invalidate('basket:job'), WEATHER_AGAIN_MS);
+    return () => clearTimeout(timer);
+  });
   onMount(() => {
     const ends = [desk.log.start(), desk.photos.start()];
     return () => ends.forEach((end) => end());
@@ -62,7 +70,18 @@
 
 <div class="job" class:at-work={viewing === 'work'}>
   <Spine stations={seen} jobId={desk.id} {viewing} />
-  <main class="main">{@render children()}</main>
+  <main class="main">
+    {#if data.unreadableEntries}
+      <p class="mb-3 flex gap-2 bg-check-fill px-4 py-2">
+        <Sign kind="check" /><span
+          >{data.unreadableEntries === 1 ? 'One entry' : `${data.unreadableEntries} entries`} of the log can’t be read and
+          count{data.unreadableEntries === 1 ? 's' : ''} for nothing.
+          <a class="link" href="/mend/{desk.id}">Look at {data.unreadableEntries === 1 ? 'it' : 'them'}</a></span
+        >
+      </p>
+    {/if}
+    {@render children()}
+  </main>
 </div>
 <KeysHelp bind:open={keysShown} stations={seen.map((s) => s.name)} />
 

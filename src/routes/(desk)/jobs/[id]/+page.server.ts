@@ -1,12 +1,14 @@
 import { error, redirect } from '@sveltejs/kit';
 import { db } from '$lib/server/db';
-import { findJob } from '$lib/server/jobs/jobs';
+import { findAnyJob } from '$lib/server/jobs/reading';
 import type { PageServerLoad } from './$types';
 
 /** Opens a job at the station where it is. */
 export const load: PageServerLoad = async ({ params, locals }) => {
-  const job = await findJob(db, locals.person!.crewId, params.id);
-  if (!job) error(404, 'There is no such job in your crew.');
+  const found = await findAnyJob(db, locals.person!.crewId, params.id);
+  if (!found) error(404, 'There is no such job in your crew.');
+  if (!found.ok) redirect(303, `/mend/${params.id}`);
+  const { job } = found;
   const { surfaces, finish } = job.document;
   const planning = surfaces.length === 0 ? 'look' : finish ? 'when' : 'choose';
   redirect(

@@ -12,8 +12,7 @@
   // svelte-ignore state_referenced_locally
   const { form, errors, enhance, submitting } = superForm(data.form, {
     validators: clientCheck<NewJobInput>(newJob),
-    validationMethod: 'onsubmit',
-    dataType: 'json'
+    validationMethod: 'onsubmit'
   });
 </script>
 

@@ -23,7 +23,6 @@ export const actions: Actions = {
   /** New prices, typed as 149.00. */
   prices: async ({ request, params, locals }) => {
     const person = locals.person!;
-    if (!may(person.role, 'edit prices')) error(403, 'A lead or the office changes prices.');
     const form = await request.formData();
     const found = await findCard(db, person.crewId, params.card);
     if (!found) error(404);
@@ -49,7 +48,6 @@ export const actions: Actions = {
   /** The crew's own spread rate beside the label's, with its reason. */
   house: async ({ request, params, locals }) => {
     const person = locals.person!;
-    if (!may(person.role, 'edit cards')) error(403, 'A lead changes cards.');
     const form = await request.formData();
     const found = await findCard(db, person.crewId, params.card);
     if (!found) error(404);

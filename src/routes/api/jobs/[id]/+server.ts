@@ -1,9 +1,10 @@
 import { error, json } from '@sveltejs/kit';
-import { may } from '$lib/server/accounts/permissions';
+import { may, whyNot } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { readJson, refuse } from '$lib/server/http';
-import { findJob, saveJob } from '$lib/server/jobs/jobs';
+import { saveJob } from '$lib/server/jobs/jobs';
+import { findJob, readable } from '$lib/server/jobs/reading';
 import { areFromShelf } from '$lib/server/shelf/cards';
 import { checkJobDocument, writeJobFile } from '$formats/job-json';
 import type { RequestHandler } from './$types';
@@ -11,7 +12,7 @@ import type { RequestHandler } from './$types';
 /** The job as an open job file. */
 export const GET: RequestHandler = async ({ params, locals }) => {
   const job = await findJob(db, locals.person!.crewId, params.id);
-  if (!job) error(404);
+  if (!job) error(404, 'There is no such job in your crew.');
   const name =
     job.document.title
       .toLowerCase()
@@ -28,7 +29,6 @@ export const GET: RequestHandler = async ({ params, locals }) => {
 /** Saves the job's document over the version it was read at; 409 with theirs when somebody saved in between. */
 export const PUT: RequestHandler = async ({ params, request, locals }) => {
   const person = locals.person!;
-  if (!may(person.role, 'edit jobs')) return json({ message: 'Your role may not change jobs.' }, { status: 403 });
   const body = await readJson(request);
   if (!body.ok) return body.response;
   const { document, rowVersion } = (body.value ?? {}) as {
@@ -45,7 +45,9 @@ export const PUT: RequestHandler = async ({ params, request, locals }) => {
   const checked = checkJobDocument(document);
   if (!checked.ok) return refuse(checked.problems);
   const before = await findJob(db, person.crewId, params.id);
-  if (!before) error(404);
+  if (!before) error(404, 'There is no such job in your crew.');
+  if (!may(person.role, 'book') && checked.value.startAt !== before.document.startAt)
+    return json({ message: whyNot('book') }, { status: 403 });
   const { products } = checked.value;
   if (!may(person.role, 'edit cards') && !(await areFromShelf(db, person.crewId, products, before.document.products)))
     return json(
@@ -56,14 +58,8 @@ export const PUT: RequestHandler = async ({ params, request, locals }) => {
     );
   const saved = await saveJob(db, person.crewId, params.id, checked.value, rowVersion, person.name, now());
   if (saved.ok) return json({ rowVersion: saved.rowVersion });
-  if (saved.reason === 'gone') error(404);
+  if (saved.reason === 'gone') error(404, 'There is no such job in your crew.');
   if (saved.reason === 'locked') return refuse(saved.problems);
-  return json(
-    {
-      by: saved.by,
-      document: saved.current.document,
-      rowVersion: saved.current.rowVersion
-    },
-    { status: 409 }
-  );
+  const theirs = readable(saved.current);
+  return json({ by: theirs.changedBy, document: theirs.document, rowVersion: theirs.rowVersion }, { status: 409 });
 };

@@ -1,5 +1,4 @@
 import { error, json } from '@sveltejs/kit';
-import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { readJson, refuse } from '$lib/server/http';
@@ -12,7 +11,6 @@ import type { RequestHandler } from './$types';
 /** A tin is set right: what is left, where it stands, opened, thrown out. The movement is written down. */
 export const PATCH: RequestHandler = async ({ params, request, locals }) => {
   const person = locals.person!;
-  if (!may(person.role, 'edit stock')) return json({ message: 'Your role may not change the stock.' }, { status: 403 });
   const body = await readJson(request);
   if (!body.ok) return body.response;
   const checked = check<TinChangeInput>(tinChange, body.value);

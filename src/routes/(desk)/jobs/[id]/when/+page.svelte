@@ -105,7 +105,11 @@
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ startMs: focusMs })
       });
-      if (!r.ok) throw new Error();
+      if (!r.ok) {
+        const answer = (await r.json().catch(() => ({}))) as { message?: string; problems?: { problem: string }[] };
+        refusal = `Not booked: ${answer.problems?.[0]?.problem ?? answer.message ?? 'the server refused it'}.`;
+        return;
+      }
       if (onWood) await invalidateAll();
       else await goto(`/jobs/${desk.id}/load`, { invalidateAll: true });
     } catch {
@@ -149,7 +153,9 @@
   {#snippet actions()}
     {#if desk.mayEdit}
       <button class="btn line" onclick={() => (siteOpen = true)}>Change hours, air or crew</button>
-      {#if bookedMs !== null && focusMs === bookedMs}
+      {#if !desk.mayBook}
+        <span class="dim">A lead or the office books.</span>
+      {:else if bookedMs !== null && focusMs === bookedMs}
         {#if !onWood}<button class="btn line" onclick={() => desk.edit((d) => delete d.startAt)}
             >Take the booking back</button
           >{/if}

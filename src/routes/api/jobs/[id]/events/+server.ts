@@ -1,17 +1,18 @@
 import { error, json } from '@sveltejs/kit';
 import { DESK_EVENTS, type NewEvent } from '$core/job';
-import { may } from '$lib/server/accounts/permissions';
+import { afterwards } from '$lib/server/derived';
+import { may, whyNot, type Role } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
-import { readJson, refuse } from '$lib/server/http';
-import { findJob } from '$lib/server/jobs/jobs';
+import { readJson, refuse, seqOf } from '$lib/server/http';
+import { findAnyJob } from '$lib/server/jobs/reading';
 import { learnDrying } from '$lib/server/overview/learn-drying';
 import { deskOf } from '$lib/server/weather/desk';
 import { liveUpdates } from '$lib/server/work-log';
-import { appendEvents } from '$lib/server/work-log/append';
+import { appendEvents, type Receipt } from '$lib/server/work-log/append';
 import { eventsOf } from '$lib/server/work-log/log';
-import { newEvent } from '$formats/validate/gen/newEvent.gen.js';
-import { check, type FieldProblem } from '$formats/validate/validate';
+import { checkEvent } from '$formats/work-event';
+import type { FieldProblem } from '$formats/validate/validate';
 import type { RequestHandler } from './$types';
 
 const MOST_AT_ONCE = 500;
@@ -20,10 +21,8 @@ const TEACHES_DRYING: readonly string[] = ['tack.felt', 'event.undone', 'coat.cl
 
 /** The job's log after a sequence number. */
 export const GET: RequestHandler = async ({ params, url, locals }) => {
-  if (!(await findJob(db, locals.person!.crewId, params.id))) error(404);
-  return json({
-    events: await eventsOf(db, params.id, Number(url.searchParams.get('after')) || 0)
-  });
+  if (!(await findAnyJob(db, locals.person!.crewId, params.id))) error(404, 'There is no such job in your crew.');
+  return json({ events: await eventsOf(db, params.id, seqOf(url.searchParams.get('after'))) });
 };
 
 /** Appends events: each once, whatever is posted again. Answers what became of every one. */
@@ -34,23 +33,32 @@ export const POST: RequestHandler = async ({ params, request, locals, fetch }) =
   const { events } = (body.value ?? {}) as { events?: unknown };
   if (!Array.isArray(events)) return refuse([{ path: '/events', problem: 'must be a list' }]);
   if (events.length > MOST_AT_ONCE) return refuse([{ path: '/events', problem: `may hold ${MOST_AT_ONCE} at most` }]);
-  const problems: FieldProblem[] = events.flatMap((e, i) => {
-    const r = check<NewEvent>(newEvent, e);
-    return r.ok
-      ? []
-      : r.problems.map((p) => ({
-          path: `/events/${i}${p.path}`,
-          problem: p.problem
-        }));
-  });
-  if (problems.length) return refuse(problems);
-  const handsOn = (events as NewEvent[]).some((e) => e.type !== 'event.undone' && !DESK_EVENTS.includes(e.type));
-  if (!may(person.role, handsOn ? 'log work' : 'log at the desk'))
-    return json({ message: 'The office reads the log; the crew on site writes it.' }, { status: 403 });
-  const receipts = await appendEvents(db, person.crewId, params.id, events as NewEvent[], person, now());
-  if (!receipts) error(404);
+  const read = events.map((e) => readEvent(e, person.role));
+  const taken = read.flatMap((r) => (r.ok ? [r.event] : []));
+  const receipts = taken.length ? await appendEvents(db, person.crewId, params.id, taken, person, now()) : [];
+  if (!receipts || (!taken.length && !(await findAnyJob(db, person.crewId, params.id))))
+    error(404, 'There is no such job in your crew.');
   if (receipts.some((r) => r.outcome === 'stored')) liveUpdates.stored(params.id);
-  if ((events as NewEvent[]).some((e) => TEACHES_DRYING.includes(e.type)))
-    await learnDrying(db, person.crewId, params.id, now(), deskOf(fetch));
-  return json({ receipts });
+  if (taken.some((e) => TEACHES_DRYING.includes(e.type)))
+    await afterwards('what the log teaches of drying', () =>
+      learnDrying(db, person.crewId, params.id, now(), deskOf(fetch))
+    );
+  return json({ receipts: read.map((r) => (r.ok ? receipts.shift() : r.receipt)) });
 };
+
+type ReadEvent = { ok: true; event: NewEvent } | { ok: false; receipt: Receipt };
+
+/** One posted event by itself: one that is malformed, or not this role's to write, refuses nothing but itself. */
+function readEvent(data: unknown, role: Role): ReadEvent {
+  const id = (data as { id?: unknown } | null)?.id;
+  const no = (reason: string, problems: FieldProblem[] = []): ReadEvent => ({
+    ok: false,
+    receipt: { id: typeof id === 'string' ? id.slice(0, 40) : '', outcome: 'refused', reason, problems }
+  });
+  const checked = checkEvent(data);
+  if (!checked.ok) return no(checked.problems.map((p) => `${p.path} ${p.problem}`.trim()).join('; '), checked.problems);
+  const e = checked.value;
+  const handsOn = e.type !== 'event.undone' && !DESK_EVENTS.includes(e.type);
+  if (handsOn && !may(role, 'log work')) return no(whyNot('log work'));
+  return { ok: true, event: e };
+}

@@ -2,7 +2,7 @@ import { error } from '@sveltejs/kit';
 import { fold, needsWeather } from '$core/job';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
-import { findJob } from '$lib/server/jobs/jobs';
+import { findJob } from '$lib/server/jobs/reading';
 import { knownOf } from '$lib/server/overview/knowledge';
 import { climateSpan, jobWeather } from '$lib/server/overview/overview';
 import { deskOf } from '$lib/server/weather/desk';

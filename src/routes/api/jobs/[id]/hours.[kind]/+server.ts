@@ -3,7 +3,7 @@ import { memberContexts } from '$core/job';
 import { hourShares } from '$core/window';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
-import { findJob } from '$lib/server/jobs/jobs';
+import { findJob } from '$lib/server/jobs/reading';
 import { readOutlook } from '$lib/server/overview/outlook';
 import { deskOf } from '$lib/server/weather/desk';
 import { writeCoverage } from '$formats/coverage-json';

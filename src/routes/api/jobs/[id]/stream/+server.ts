@@ -1,16 +1,24 @@
 import { error } from '@sveltejs/kit';
 import { db } from '$lib/server/db';
-import { findJob } from '$lib/server/jobs/jobs';
+import { seqOf } from '$lib/server/http';
+import { findAnyJob } from '$lib/server/jobs/reading';
 import { liveUpdates } from '$lib/server/work-log';
 import { noteStream } from '$lib/server/work-log/streams';
 import type { RequestHandler } from './$types';
 
 const HEARTBEAT_MS = 20_000;
 
+/** A stream's head alone: there is a stream here. */
+export const HEAD: RequestHandler = async ({ params, locals }) => {
+  if (!(await findAnyJob(db, locals.person!.crewId, params.id))) error(404, 'There is no such job in your crew.');
+  return new Response(null, { headers: { 'Content-Type': 'text/event-stream' } });
+};
+
 /** New events of a job as they are stored, by whichever process. The id of each message is its sequence number. */
 export const GET: RequestHandler = async ({ params, url, request, locals }) => {
-  if (!(await findJob(db, locals.person!.crewId, params.id))) error(404);
-  const after = Number(request.headers.get('last-event-id') ?? url.searchParams.get('after')) || 0;
+  const person = locals.person!;
+  if (!(await findAnyJob(db, person.crewId, params.id))) error(404, 'There is no such job in your crew.');
+  const after = seqOf(request.headers.get('last-event-id') ?? url.searchParams.get('after'));
   let end = () => {};
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
@@ -33,7 +41,7 @@ export const GET: RequestHandler = async ({ params, url, request, locals }) => {
           // The other side has gone already.
         }
       };
-      const forget = noteStream(end);
+      const forget = noteStream(db, person.id, end);
       send('retry: 2000\n\n');
     },
     cancel: () => end()

@@ -1,10 +1,9 @@
 import { error, json } from '@sveltejs/kit';
 import { monthsOutlook, needsWeather } from '$core/job';
-import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { refuse } from '$lib/server/http';
-import { findJob } from '$lib/server/jobs/jobs';
+import { findJob } from '$lib/server/jobs/reading';
 import { knowledgeOf } from '$lib/server/overview/knowledge';
 import { dropImported, importedFor, keepImported } from '$lib/server/weather/imported';
 import { readCoverage } from '$formats/coverage-json';
@@ -57,8 +56,7 @@ function readFile(text: string, name: string): Read {
 
 /** Reads a file of weather for this job's place: a series stands in for the desk, a typical year gives the months. */
 export const PUT: RequestHandler = async ({ params, request, url, locals }) => {
-  const { crewId, role, name: by } = locals.person!;
-  if (!may(role, 'edit jobs')) return json({ message: 'Your role may not change jobs.' }, { status: 403 });
+  const { crewId, name: by } = locals.person!;
   const job = await findJob(db, crewId, params.id);
   if (!job) error(404);
   const text = await request.text();
@@ -74,8 +72,7 @@ export const PUT: RequestHandler = async ({ params, request, url, locals }) => {
 
 /** Takes a file out again: the desk's forecast counts. */
 export const DELETE: RequestHandler = async ({ params, url, locals }) => {
-  const { crewId, role } = locals.person!;
-  if (!may(role, 'edit jobs')) return json({ message: 'Your role may not change jobs.' }, { status: 403 });
+  const { crewId } = locals.person!;
   const job = await findJob(db, crewId, params.id);
   if (!job) error(404);
   await dropImported(db, crewId, job.document.site, url.searchParams.get('kind') === 'year' ? 'year' : 'series');

@@ -1,0 +1,2 @@
+/** The name a type of event goes by among the generated validators. */
+export const eventName = (type: string): string => type.replace('.', '_');

@@ -1,0 +1,21 @@
+import type { ValidateFunction } from 'ajv';
+import type { NewEvent } from '../core/job';
+import { eventName } from './schema/event-name';
+import * as validators from './validate/gen/newEvent.gen.js';
+import { check, type Checked } from './validate/validate';
+
+const byName: ReadonlyMap<string, ValidateFunction> = new Map(Object.entries(validators));
+
+/** Checks an event as a device makes it, by the schema of its own type. */
+export function checkEvent(data: unknown): Checked<NewEvent> {
+  if (typeof data !== 'object' || data === null || Array.isArray(data))
+    return { ok: false, problems: [{ path: '', problem: 'must be a group of fields' }] };
+  const { type } = data as { type?: unknown };
+  const validator = typeof type === 'string' ? byName.get(eventName(type)) : undefined;
+  if (!validator)
+    return {
+      ok: false,
+      problems: [{ path: '/type', problem: type === undefined ? 'is missing' : 'is not a kind this format knows' }]
+    };
+  return check<NewEvent>(validator, data);
+}
