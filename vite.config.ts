@@ -30,7 +30,7 @@ export default defineConfig({
         test: {
           name: 'server',
           environment: 'node',
-          include: ['src/lib/server/**/*.test.ts', 'tests/server/**/*.test.ts'],
+          include: ['src/lib/server/**/*.test.ts', 'tests/server/**/*.test.ts', 'tests/hostile/**/*.test.ts'],
           fileParallelism: false,
           testTimeout: 60_000,
           hookTimeout: 60_000

@@ -1,4 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
+import { asAdmin, ensureDatabase } from '../../cli/database.mjs';
+import { places } from '../../cli/places.mjs';
 import type { NewEvent } from '../../src/core/job';
 import { createCrew, type NewPerson } from '../../src/lib/server/accounts/people';
 import { connect } from '../../src/lib/server/db/connect';
@@ -40,3 +42,32 @@ export const phoneEvent = <T extends NewEvent['type']>(
   data: Extract<NewEvent, { type: T }>['data'],
   at = NOW
 ): NewEvent => ({ id: uuidv7(), at, device: 'phone', type, data }) as unknown as NewEvent;
+
+/** A database of its own for one test, to be emptied and filled at will. The app's user may make databases of that name. */
+export async function emptyDatabase(name: string) {
+  const p = places(process.env.BASKET_TEST_STATE ?? '.basket-test');
+  const database = `basket_test_${name}`;
+  const empty = () => ensureDatabase(p, database, { fresh: true });
+  await empty();
+  const url = new URL(process.env.DATABASE_URL!);
+  url.pathname = `/${database}`;
+  return {
+    url: url.toString(),
+    empty: async () => {
+      await asAdmin(p, tablesAway(database));
+    },
+    drop: async () => {
+      await asAdmin(p, `DROP DATABASE \`${database}\``);
+    }
+  };
+}
+
+/** One statement that drops every table: connections to the database stay as they are. */
+const tablesAway = (database: string) => `SET FOREIGN_KEY_CHECKS=0;
+  SET @t = (SELECT GROUP_CONCAT('\`', table_name, '\`') FROM information_schema.tables WHERE table_schema='${database}');
+  SET @s = IF(@t IS NULL, 'SELECT 1', CONCAT('DROP TABLE ', @t)); USE \`${database}\`; SET SESSION group_concat_max_len=100000;
+  PREPARE s FROM @s; EXECUTE s;`;
+
+/** Sets a setting of the test's database server, such as one that newer ones have on by default. */
+export const setGlobal = (name: string, value: string) =>
+  asAdmin(places(process.env.BASKET_TEST_STATE ?? '.basket-test'), `SET GLOBAL ${name} = ${value}`);

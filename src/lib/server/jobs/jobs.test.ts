@@ -43,8 +43,7 @@ describe('jobs', () => {
     expect(await saveJob(db, crewId, id, b, 1, 'Sunil', NOW)).toMatchObject({
       ok: false,
       reason: 'changed',
-      by: 'Ines',
-      current: { rowVersion: 2, document: { title: 'A' } }
+      current: { ok: true, job: { changedBy: 'Ines', rowVersion: 2, document: { title: 'A' } } }
     });
     expect((await findJob(db, crewId, id))!.document.title).toBe('A');
   });
