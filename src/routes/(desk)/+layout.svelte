@@ -4,15 +4,27 @@
   import { onMount } from 'svelte';
   import Rail from '$lib/ui/rail/Rail.svelte';
   import RailStrip from '$lib/ui/rail/RailStrip.svelte';
+  import OutboxLine from '$lib/ui/outbox/OutboxLine.svelte';
+  import { Outbox, provideOutbox } from '$lib/ui/outbox/outbox.svelte';
+  import { wire } from '$lib/ui/outbox/wire';
   import Patterns from '$lib/ui/ribbon/Patterns.svelte';
   import Head from '$lib/ui/shell/Head.svelte';
   import type { LayoutProps } from './$types';
 
   const { data, children }: LayoutProps = $props();
+  // One outbox for whoever is signed in: what waits on this device goes out from any page.
+  // svelte-ignore state_referenced_locally
+  const outbox = provideOutbox(
+    new Outbox(data.person, async () => (await import('$lib/ui/outbox/device-queue')).deviceStore, wire)
+  );
   const AGAIN_MS = 60_000;
   onMount(() => {
     const timer = setInterval(() => void invalidate('basket:rail'), AGAIN_MS);
-    return () => clearInterval(timer);
+    const stop = outbox.start();
+    return () => {
+      clearInterval(timer);
+      stop();
+    };
   });
   const WEATHER_AGAIN_MS = 3000;
   // Weather that was not here in time for the page comes to it later.
@@ -30,6 +42,7 @@
     <div class="rail-slot"><Rail rail={data.rail} openJob={page.params.id} units={data.person.units} /></div>
     <RailStrip rail={data.rail} openJob={page.params.id} units={data.person.units} />
   </div>
+  <OutboxLine />
   {@render children()}
 </div>
 

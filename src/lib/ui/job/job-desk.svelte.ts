@@ -17,6 +17,7 @@ import type { UnitSystem } from '$core/units';
 import { checkJobDocument } from '$formats/job-json';
 import { readWeather } from '$formats/weather-text';
 import { clock } from '../clock/clock.svelte';
+import type { Outbox } from '../outbox/outbox.svelte';
 import { PhotoDesk } from '../photos/photo-desk.svelte';
 import { WorkLog } from '../worklog/work-log.svelte';
 import type { LoggedEvent } from '$lib/server/work-log/log';
@@ -97,7 +98,7 @@ export class JobDesk {
   readonly weather = $derived(this.#weather);
   readonly span = $derived(this.#span);
 
-  constructor(data: Loaded) {
+  constructor(data: Loaded, outbox: Outbox) {
     this.id = data.job.id;
     this.#told = data.knowledge;
     this.mayEdit = data.mayEdit;
@@ -108,8 +109,8 @@ export class JobDesk {
     this.document = data.job.document;
     this.#rowVersion = data.job.rowVersion;
     this.surfaceId = data.job.document.surfaces[0]?.id ?? '';
-    this.log = new WorkLog(data.job.id, data.person, data.events);
-    this.photos = new PhotoDesk(data.job.id, data.person.id, this.log);
+    this.log = new WorkLog(data.job.id, outbox, data.events);
+    this.photos = new PhotoDesk(data.job.id, outbox, this.log);
     this.take(data);
   }
 

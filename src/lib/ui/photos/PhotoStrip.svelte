@@ -29,6 +29,8 @@
   let when = $state<SurveyPhoto['stage']>(stage);
   let wrong = $state('');
   let viewing = $state<string | null>(null);
+  /** The refused photo that is let go of at the second tap. */
+  let lettingGo = $state('');
 
   async function take(files: FileList | null) {
     wrong = '';
@@ -68,9 +70,17 @@
           </button>
           <span class="words">{words(p)}</span>
           {#if way?.refused}
-            <span class="bad"
-              >{way.refused} <button class="link" onclick={() => desk.photos.dismiss(way)}>Take it out</button></span
-            >
+            <span class="bad">{way.refused}</span>
+            <span class="flex flex-wrap gap-x-3">
+              {#if lettingGo === way.id}
+                <button class="link min-h-6" onclick={() => desk.photos.letGo(way)}>Yes, for good</button>
+                <button class="link min-h-6" onclick={() => (lettingGo = '')}>Keep it</button>
+              {:else}
+                <button class="link min-h-6" onclick={() => desk.photos.resend(way.id)}>Send again</button>
+                <a class="link" href={way.url} download="{way.id}.jpg">Save</a>
+                <button class="link min-h-6" onclick={() => (lettingGo = way.id)}>Let it go</button>
+              {/if}
+            </span>
           {:else if way}
             <span class="words" role="status"
               >{desk.photos.outOfReach ? 'kept on this phone' : `sending ${Math.round(way.sent * 100)} %`}</span

@@ -4,6 +4,7 @@
   import { onMount } from 'svelte';
   import { JobDesk, provideJobDesk } from '$lib/ui/job/job-desk.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
+  import { useOutbox } from '$lib/ui/outbox/outbox.svelte';
   import KeysHelp from '$lib/ui/shell/KeysHelp.svelte';
   import Spine from '$lib/ui/spine/Spine.svelte';
   import { stations } from '$lib/ui/spine/stations';
@@ -12,7 +13,7 @@
   const { data, children }: LayoutProps = $props();
   // A desk is for one job: another job is another page with its own.
   // svelte-ignore state_referenced_locally
-  const desk = provideJobDesk(new JobDesk(data));
+  const desk = provideJobDesk(new JobDesk(data, useOutbox()));
   $effect(() => desk.take(data));
   const WEATHER_AGAIN_MS = 3000;
   // Weather that was not here in time for the page comes to it later.

@@ -6,8 +6,8 @@
   import { siteHourAt } from '$core/window';
   import { clock } from '$lib/ui/clock/clock.svelte';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import RefusedEntry from '$lib/ui/outbox/RefusedEntry.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { eventWords } from '$lib/ui/words/event-words';
   import { stepWords } from '$lib/ui/words/step-words';
   import { clockTime } from '$lib/ui/words/time';
   import CloseCoatPanel from '$lib/ui/worklog/CloseCoatPanel.svelte';
@@ -91,13 +91,11 @@
 </header>
 
 {#each desk.log.refused as r (r.id)}
-  <p class="flex items-center gap-3 bg-stop-tint px-4 py-2 text-stop" role="alert">
-    <Sign kind="stop" /><span
-      ><b>Not taken:</b>
-      {eventWords({ ...r.event, jobId: r.jobId, by: r.by, byName: r.byName } as never, desk.units)}. {r.refused}</span
-    ><button class="btn danger-line ml-auto" onclick={() => desk.log.dismiss(r.id)}>Read</button>
-  </p>
+  <RefusedEntry entry={r} units={desk.units} />
 {/each}
+{#if desk.log.wrong}<p class="flex gap-3 bg-stop-tint px-4 py-2 text-stop" role="alert">
+    <Sign kind="stop" /><span><b>Not written down:</b> {desk.log.wrong}</span>
+  </p>{/if}
 
 <div class="work">
   <div class="left">

@@ -1,0 +1,59 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import Sign from '../marks/Sign.svelte';
+  import { useOutbox } from './outbox.svelte';
+
+  /** What waits on this device and can't go by itself: said on every page, with the way out. */
+  const outbox = useOutbox();
+  const entries = $derived(outbox.waiting.length);
+  const photos = $derived(outbox.photos.filter((p) => !p.refused).length);
+  const counted = (n: number, one: string, many: string) => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]);
+  const waiting = $derived(
+    [...counted(entries, 'entry', 'entries'), ...counted(photos, 'photo', 'photos')].join(' and ')
+  );
+  /** Jobs with something refused, but for the one whose Work page shows it already. */
+  const refusedJobs = $derived(
+    [...new Set([...outbox.refused, ...outbox.photos.filter((p) => p.refused)].map((q) => q.jobId))].filter(
+      (id) => page.url.pathname !== `/jobs/${id}/work`
+    )
+  );
+  const back = $derived(`/sign-in?to=${encodeURIComponent(page.url.pathname)}`);
+</script>
+
+{#if outbox.reach === 'sign in to send' && waiting}
+  <p class="line" role="alert">
+    <Sign kind="check" size={16} /><span
+      >Your sign-in has run out. {waiting}
+      {entries + photos === 1 ? 'waits' : 'wait'} on this device.
+      <a class="link font-semibold" href={back} data-sveltekit-reload>Sign in and go on</a></span
+    >
+  </p>
+{/if}
+{#each refusedJobs as id (id)}
+  <p class="line" role="alert">
+    <Sign kind="stop" size={16} /><span
+      >The server did not take something logged here. <a class="link font-semibold" href="/jobs/{id}/work">Look at it</a
+      ></span
+    >
+  </p>
+{/each}
+{#if outbox.others.length}
+  <p class="line">
+    <Sign kind="check" size={16} /><span
+      >Entries of {outbox.others.join(' and ')} wait on this device; they go when {outbox.others.length === 1
+        ? 'that person signs'
+        : 'those people sign'} in here.</span
+    >
+  </p>
+{/if}
+
+<style>
+  .line {
+    display: flex;
+    gap: 8px;
+    align-items: center;
+    padding: 8px 16px;
+    background: var(--check-fill);
+    border-bottom: 1px solid var(--rule);
+  }
+</style>
