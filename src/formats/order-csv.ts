@@ -1,9 +1,9 @@
+import { textCell } from './csv-cells';
 import type { LoadPlan } from '../core/job';
 
 /** A field of a CSV line: quoted where it must be, and never taken for a formula by a table program. */
 function field(value: string | number): string {
-  const text = String(value);
-  const safe = /^[=+\-@\t\r]/.test(text) && typeof value === 'string' ? `'${text}` : text;
+  const safe = typeof value === 'string' ? textCell(value) : String(value);
   return /[",\n\r]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
 }
 

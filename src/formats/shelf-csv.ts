@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { cellText, textCell } from './csv-cells';
 import { CARD_FIELDS, cardValue, withCardValue, type CardField, type ProductCard } from '../core/product';
 import { productCard } from './validate/gen/productCard.gen.js';
 import { check } from './validate/validate';
@@ -17,12 +18,10 @@ export type ReadShelf = { ok: true; cards: ProductCard[] } | { ok: false; proble
 /** One field of a card as a cell. Lists are joined with semicolons, tables are JSON. */
 function cell(field: CardField, value: unknown): string {
   if (value === undefined) return '';
-  if (field.kind === 'list') return (value as string[]).join('; ');
+  if (field.kind === 'list') return textCell((value as string[]).join('; '));
   if (field.kind === 'table') return JSON.stringify(value);
   if (field.kind === 'yes or no') return value ? 'yes' : 'no';
-  const text = String(value);
-  // A text that a table program would take for a formula is quoted for it.
-  return typeof value === 'string' && /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
+  return typeof value === 'string' ? textCell(value) : String(value);
 }
 
 /** The whole shelf as CSV: one card a line, one column a field of CARD_FIELDS. */
@@ -53,7 +52,7 @@ function readCell(field: CardField, text: string): Read {
     case 'list':
       return {
         ok: true,
-        value: t
+        value: cellText(t)
           .split(';')
           .map((x) => x.trim())
           .filter(Boolean)
@@ -65,7 +64,7 @@ function readCell(field: CardField, text: string): Read {
         return { ok: false, problem: 'is not JSON, as tables in a cell are kept' };
       }
     default:
-      return { ok: true, value: /^'[=+\-@]/.test(t) ? t.slice(1) : t };
+      return { ok: true, value: cellText(t) };
   }
 }
 

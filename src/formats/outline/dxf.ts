@@ -1,3 +1,4 @@
+import { joinLoops, type Stretch } from './loops';
 import { bulgesOf, drawingOf, refusedFile, tooLarge, type PlanDrawing, type ReadDrawing, type Ring } from './drawing';
 
 /** Metres of a drawing unit by its $INSUNITS code; 0 and unknown codes say nothing. */
@@ -10,8 +11,9 @@ interface Pair {
 }
 
 /**
- * Reads closed polylines and circles of an ASCII DXF, with their layers and the drawing's unit. Broken group codes and
- * numbers are refused with their line; other entities are counted and left out.
+ * Reads closed polylines and circles of an ASCII DXF, and lines, arcs and open polylines that join to closed outlines, with
+ * their layers and the drawing's unit. Broken group codes and numbers are refused with their line; other entities are counted
+ * and left out.
  */
 export function readDxf(text: string): ReadDrawing {
   const large = tooLarge(text);
@@ -76,21 +78,28 @@ function readEntities(pairs: readonly Pair[]): ReadDrawing {
   if (start < 0) return refusedFile('The file has no ENTITIES section, so nothing is drawn in it.');
   const rings: Ring[] = [];
   const leftOut: string[] = [];
+  const stretches: Stretch[] = [];
   const others = new Map<string, number>();
   const entities = entitiesOf(pairs.slice(start + 1));
   for (let i = 0; i < entities.length; i++) {
     const e = entities[i]!;
     const kind = e[0]!.value;
     if (kind === 'ENDSEC' || kind === 'EOF') break;
-    if (kind === 'LWPOLYLINE') closedOr(polyline(e, e), rings, leftOut);
+    if (kind === 'LWPOLYLINE') closedOr(polyline(e, e), rings, stretches);
     else if (kind === 'POLYLINE') {
       const vertices: Pair[] = [];
       while (entities[i + 1] && entities[i + 1]![0]!.value === 'VERTEX') vertices.push(...entities[++i]!);
-      closedOr(polyline(e, vertices), rings, leftOut);
+      closedOr(polyline(e, vertices), rings, stretches);
     } else if (kind === 'CIRCLE') rings.push(circle(e));
+    else if (kind === 'LINE') stretches.push(lineOf(e));
+    else if (kind === 'ARC') stretches.push(arcOf(e));
     else if (kind !== 'SEQEND') others.set(kind, (others.get(kind) ?? 0) + 1);
   }
-  for (const [kind, n] of others) leftOut.push(`${n} ${kind}: only closed polylines and circles are read.`);
+  const loops = joinLoops(stretches);
+  rings.push(...loops.rings);
+  if (loops.open)
+    leftOut.push(`${loops.open} ${loops.open === 1 ? 'line or arc closes' : 'lines and arcs close'} no outline.`);
+  for (const [kind, n] of others) leftOut.push(`${n} ${kind}: only lines, arcs, polylines and circles are read.`);
   return drawingOf(rings, unitM, leftOut);
 }
 
@@ -113,17 +122,48 @@ function polyline(e: readonly Pair[], vertices: readonly Pair[]): { ring: Ring; 
   return { ring, closed: (flags ? (numberOf(flags) & 1) === 1 : false) || meets };
 }
 
-function closedOr({ ring, closed }: { ring: Ring; closed: boolean }, rings: Ring[], leftOut: string[]): void {
+function closedOr({ ring, closed }: { ring: Ring; closed: boolean }, rings: Ring[], stretches: Stretch[]): void {
   if (closed) rings.push(ring);
-  else leftOut.push(`Line ${ring.line}: a polyline on layer “${ring.layer}” is not closed.`);
+  else if (ring.points.length > 1) stretches.push({ ...ring, bulges: ring.bulges.slice(0, -1) });
+}
+
+/** Reads the numbers of an entity by their group codes. */
+const valuesOf = (e: readonly Pair[], what: string) => (code: number) => {
+  const p = e.find((x) => x.code === code);
+  if (!p) throw new BadNumber(`This ${what} has no group code ${code}.`, e[0]!.line);
+  return numberOf(p);
+};
+
+function lineOf(e: readonly Pair[]): Stretch {
+  const value = valuesOf(e, 'line');
+  const points = [
+    { x: value(10), y: value(20) },
+    { x: value(11), y: value(21) }
+  ];
+  return { layer: layerOf(e), points, bulges: [0], line: e[0]!.line };
+}
+
+/** An arc runs to the left from its start angle to its end angle; more than half a turn is told in two. */
+function arcOf(e: readonly Pair[]): Stretch {
+  const value = valuesOf(e, 'arc');
+  const [x, y, r] = [value(10), value(20), value(40)];
+  const [from, to] = [value(50), value(51)].map((deg) => (deg * Math.PI) / 180) as [number, number];
+  const sweep = (((to - from) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI) || 2 * Math.PI;
+  const parts = sweep > Math.PI ? 2 : 1;
+  const at = (k: number) => ({
+    x: x + r * Math.cos(from + (sweep * k) / parts),
+    y: y + r * Math.sin(from + (sweep * k) / parts)
+  });
+  return {
+    layer: layerOf(e),
+    points: Array.from({ length: parts + 1 }, (_, k) => at(k)),
+    bulges: Array.from({ length: parts }, () => Math.tan(sweep / parts / 4)),
+    line: e[0]!.line
+  };
 }
 
 function circle(e: readonly Pair[]): Ring {
-  const value = (code: number) => {
-    const p = e.find((x) => x.code === code);
-    if (!p) throw new BadNumber(`This circle has no group code ${code}.`, e[0]!.line);
-    return numberOf(p);
-  };
+  const value = valuesOf(e, 'circle');
   const [x, y, r] = [value(10), value(20), value(40)];
   return {
     layer: layerOf(e),
