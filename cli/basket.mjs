@@ -4,7 +4,7 @@ import { checkNode, generateSources, npmPackages } from './needs.mjs';
 import { places, root } from './places.mjs';
 import { run } from './processes.mjs';
 import { say, Stop } from './say.mjs';
-import { serve, stopCommand } from './serve.mjs';
+import { rebuild, serve, stopCommand } from './serve.mjs';
 import { test } from './test.mjs';
 
 const USAGE = `Basket: oil, time and record for crews that finish installed wood
@@ -12,7 +12,9 @@ const USAGE = `Basket: oil, time and record for crews that finish installed wood
   ./basket demo    [--port N]    serve the demo world, made new at each start
   ./basket start   [--port N]    serve your own data
   ./basket stop                  stop what runs from this folder
-  ./basket test                  prove everything, ending with "N passed, N failed"
+  ./basket test [cluster]        prove everything, ending with "N passed, N failed"; or what three
+                                 databases in a cluster bear
+  ./basket rebuild               derive anew what follows from the logs
   ./basket backup  FILE          write all your data to one file
   ./basket restore FILE          put a backup in the place of your data
   ./basket plan    JOB.json [--weather SERIES.covjson] [--now TIME]
@@ -57,6 +59,8 @@ async function main(command, args) {
       return backup(home, fileOf(args, 'backup'), 'basket');
     case 'restore':
       return restore(home, fileOf(args, 'restore'), 'basket');
+    case 'rebuild':
+      return rebuild(home);
     case 'plan':
     case 'rig': {
       checkNode();

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { existsSync, openSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { databaseRuns, ensureDatabase, startDatabase, stopDatabase, tail } from './database.mjs';
+import { databaseRuns, ensureDatabase, runningDatabase, startDatabase, stopDatabase, tail } from './database.mjs';
 import { build, checkNode, debianPackages, npmPackages } from './needs.mjs';
 import { keptSecret, prepare, root } from './places.mjs';
 import { endProcess, endUnderWay, livePid, portTaken, run, sleep, writePid } from './processes.mjs';
@@ -142,6 +142,7 @@ async function up(p, how, stop, stopping) {
   }
   if (stopping()) return;
   const app = await launchApp(p, how.port, env);
+  watchDatabase(p, database.port, stop, stopping);
   app.on('exit', (code) => {
     if (stopping()) return;
     process.stderr.write(`The app ended by itself (${code ?? 'killed'}). The end of ${p.appLog}:\n${tail(p.appLog)}\n`);
@@ -150,6 +151,55 @@ async function up(p, how, stop, stopping) {
   say(`\nBasket is at http://127.0.0.1:${how.port}`);
   say(signIns || 'The first visit makes the first account.');
   say('Ctrl-C stops it, or ./basket stop from another terminal.');
+}
+
+/** Starts of the database that may follow each other within a while before Basket gives up. */
+const MOST_RESTARTS = 4;
+const WITHIN_MS = 5 * 60_000;
+const LOOK_MS = 1000;
+
+/**
+ * Starts the database again when it has died: what was acknowledged is there, and the app finds it again by itself. One that
+ * dies again and again ends Basket, with words.
+ * @param {Places} p @param {number} port @param {(code: number) => Promise<void>} stop @param {() => boolean} stopping
+ */
+function watchDatabase(p, port, stop, stopping) {
+  /** @type {number[]} */
+  let restarts = [];
+  let busy = false;
+  const timer = setInterval(async () => {
+    if (stopping()) return clearInterval(timer);
+    if (busy || databaseRuns(p)) return;
+    busy = true;
+    restarts = [...restarts.filter((t) => t > Date.now() - WITHIN_MS), Date.now()];
+    try {
+      if (restarts.length > MOST_RESTARTS) throw new Stop(`it has died ${restarts.length} times within minutes`);
+      say('The database has died. Starting it again.');
+      const again = await startDatabase(p, port);
+      if (again.port !== port) throw new Stop(`its port ${port} is taken by another program`);
+      say('The database runs again; nothing that was acknowledged is lost.');
+    } catch (e) {
+      if (stopping()) return;
+      process.stderr.write(
+        `The database can't be started again: ${/** @type {Error} */ (e).message}\nThe end of ${p.dbLog}:\n${tail(p.dbLog)}\n`
+      );
+      clearInterval(timer);
+      await stop(1);
+    } finally {
+      busy = false;
+    }
+  }, LOOK_MS);
+}
+
+/** Derives anew what follows from the logs of your own data. @param {Places} p */
+export async function rebuild(p) {
+  checkNode();
+  await npmPackages();
+  await withDatabase(p, async (database) => {
+    const done = await runScript('cli/rebuild.ts', [], { DATABASE_URL: database.url('basket') });
+    if (done.code !== 0) throw new Stop(`It could not be derived:\n${done.output.slice(-2000)}`);
+    say(done.output.trim());
+  });
 }
 
 /** Stops a Basket that runs from this folder. @param {Places} p */
@@ -167,15 +217,15 @@ export async function stopCommand(p) {
 
 /**
  * Runs something against the database of `./basket start`, starting it for the while when it is not running.
- * @template T @param {Places} p @param {() => Promise<T>} work
+ * @template T @param {Places} p @param {(database: { url: (name: string) => string }) => Promise<T>} work
  */
 export async function withDatabase(p, work) {
-  if (databaseRuns(p)) return work();
+  if (databaseRuns(p)) return work(await runningDatabase(p));
   prepare(p);
   await debianPackages();
-  await startDatabase(p, 14180);
+  const database = await startDatabase(p, 14180);
   try {
-    return await work();
+    return await work(database);
   } finally {
     await stopAll(p);
   }

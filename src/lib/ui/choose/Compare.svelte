@@ -179,7 +179,7 @@
           <th scope="row">May it go on?<span>card, layers, survey</span></th>
           {#each shown as f (f.id)}
             <td>
-              {#each f.ruledOut as r (r.reason)}
+              {#each f.ruledOut as r, k (k)}
                 <span class="tag text-stop"><Sign kind="no" size={15} /><span>{r.reason} {r.cure ?? ''}</span></span>
               {:else}<span class="tag text-go"><Sign kind="go" size={15} />yes</span>{/each}
             </td>

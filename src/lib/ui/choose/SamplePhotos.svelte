@@ -24,7 +24,7 @@
 </script>
 
 <div class="mt-3 flex flex-wrap items-center gap-2">
-  {#each photos as p (p.photo)}
+  {#each photos as p (p.id)}
     <img
       class="h-20 w-28 border border-rule object-cover"
       src={desk.photos.urlOf(p.photo, 'small')}

@@ -104,7 +104,7 @@
         {#if lock.reopened}A change was asked for: the colour is open until another board is approved.
         {:else}The colour is locked. A change needs a new approval, and colour goes only darker.{/if}
       </p>
-      {#each problems as p (p.problem)}<p class="mt-1 font-semibold text-stop">{p.problem}</p>{/each}
+      {#each problems as p, i (i)}<p class="mt-1 font-semibold text-stop">{p.problem}</p>{/each}
       {#if !lock.reopened && mayApprove}
         {#if reopening}
           <div class="mt-2 flex flex-wrap items-end gap-3">

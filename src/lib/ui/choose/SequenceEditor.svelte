@@ -85,7 +85,7 @@
       {@const card = cardOf(desk.document, c.productId)}
       {@const planned = desk.plan.coats.find((p) => p.number === i + 1)}
       <li>
-        {#each rulings(i + 1) as r (r.finding.rule)}
+        {#each rulings(i + 1) as r, k (k)}
           <LayerLine finding={r.finding} below={r.below} />
         {/each}
         <div class="coat" class:open={openAt === i}>

@@ -192,7 +192,7 @@
     <button type="button" class="btn line" onclick={oncancel}>Leave it as it was</button>
     {#if problems.length || message}<p class="bad" role="alert">
         {message || `${problems.length} ${problems.length === 1 ? 'field' : 'fields'} to settle. Nothing was written.`}
-        {#each others as p (p.path + p.problem)}{p.path} {p.problem}.
+        {#each others as p, k (k)}{p.path} {p.problem}.
         {/each}
       </p>{/if}
   </div>

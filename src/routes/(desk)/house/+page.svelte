@@ -122,7 +122,7 @@
     <details class="over">
       <summary>The label wins for {list.map((o) => o.product).join(', ')}</summary>
       <ul>
-        {#each list as o (o.product)}<li><b>{o.product}</b> {o.text}.</li>{/each}
+        {#each list as o, i (i)}<li><b>{o.product}</b> {o.text}.</li>{/each}
       </ul>
     </details>
   {/if}

@@ -66,7 +66,7 @@
     <div class="mt-4 border-l-[6px] border-stop bg-stop-tint p-4" role="alert">
       <b>{fileName} was not imported. Nothing was written.</b>
       <ul class="mt-1">
-        {#each problems as p (p.path + p.problem)}<li><code>{p.path || '(file)'}</code>: {p.problem}</li>{/each}
+        {#each problems as p, k (k)}<li><code>{p.path || '(file)'}</code>: {p.problem}</li>{/each}
       </ul>
     </div>
   {/if}

@@ -109,7 +109,7 @@
           <FaceCoats />
           <h2 class="mt-4 border-b-[1.5px] border-ink pb-1">Will it take?</h2>
           <ul class="takes">
-            {#each problems as p (p.path + p.problem)}
+            {#each problems as p, k (k)}
               <li class={p.severity === 'stop' ? 'text-stop' : 'text-check'}>
                 <Sign kind={p.severity} /><span><b>{p.problem}</b></span>
               </li>
