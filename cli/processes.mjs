@@ -112,6 +112,16 @@ export function portTaken(port) {
   });
 }
 
+/** Waits until a port is free again, as after its program was killed; false when it does not become so. @param {number} port @param {number} patienceMs */
+export async function portFreed(port, patienceMs) {
+  const until = Date.now() + patienceMs;
+  while (await portTaken(port)) {
+    if (Date.now() > until) return false;
+    await sleep(50);
+  }
+  return true;
+}
+
 /** The first free loopback port from one on. @param {number} from */
 export async function freePort(from) {
   for (let port = from; port < from + 200; port++) if (!(await portTaken(port))) return port;

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { databaseRuns, ensureDatabase, runningDatabase, startDatabase, stopDatabase, tail } from './database.mjs';
 import { build, checkNode, debianPackages, npmPackages } from './needs.mjs';
 import { keptSecret, prepare, root } from './places.mjs';
-import { endProcess, endUnderWay, livePid, portTaken, run, sleep, writePid } from './processes.mjs';
+import { endProcess, endUnderWay, livePid, portFreed, portTaken, run, sleep, writePid } from './processes.mjs';
 import { say, Stop } from './say.mjs';
 
 /** @typedef {import('./places.mjs').Places} Places */
@@ -157,6 +157,7 @@ async function up(p, how, stop, stopping) {
 const MOST_RESTARTS = 4;
 const WITHIN_MS = 5 * 60_000;
 const LOOK_MS = 1000;
+const PORT_PATIENCE_MS = 10_000;
 
 /**
  * Starts the database again when it has died: what was acknowledged is there, and the app finds it again by itself. One that
@@ -175,6 +176,7 @@ function watchDatabase(p, port, stop, stopping) {
     try {
       if (restarts.length > MOST_RESTARTS) throw new Stop(`it has died ${restarts.length} times within minutes`);
       say('The database has died. Starting it again.');
+      await portFreed(port, PORT_PATIENCE_MS);
       const again = await startDatabase(p, port);
       if (again.port !== port) throw new Stop(`its port ${port} is taken by another program`);
       say('The database runs again; nothing that was acknowledged is lost.');

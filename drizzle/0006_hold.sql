@@ -1,5 +1,5 @@
 CREATE TABLE `calendar_address` (
-	`user_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+	`user_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
 	`secret` char(48) NOT NULL,
 	`created_at` datetime(3) NOT NULL,
 	CONSTRAINT `calendar_address_user_id` PRIMARY KEY(`user_id`),
@@ -8,14 +8,14 @@ CREATE TABLE `calendar_address` (
 --> statement-breakpoint
 CREATE TABLE `first_crew` (
 	`one` int NOT NULL,
-	`crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+	`crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
 	`made_at` datetime(3) NOT NULL,
 	CONSTRAINT `first_crew_one` PRIMARY KEY(`one`)
 );
 --> statement-breakpoint
 CREATE TABLE `password_link` (
 	`token_hash` char(64) NOT NULL,
-	`user_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+	`user_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
 	`by` varchar(80) NOT NULL,
 	`expires_at` datetime(3) NOT NULL,
 	CONSTRAINT `password_link_token_hash` PRIMARY KEY(`token_hash`)
@@ -71,91 +71,91 @@ ALTER TABLE `visit` DROP FOREIGN KEY `visit_job_id_job_id_fk`;
 ALTER TABLE `tack_test`
 	ADD `nth` int DEFAULT 0 NOT NULL,
 	DROP PRIMARY KEY,
-	MODIFY COLUMN `job_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+	MODIFY COLUMN `job_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
 	ADD PRIMARY KEY(`job_id`,`coat`,`at`,`nth`);
 --> statement-breakpoint
 ALTER TABLE `account`
-	MODIFY COLUMN `id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `user_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `user_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `committed_plan`
-	MODIFY COLUMN `id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `job_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `job_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `crew`
-	MODIFY COLUMN `id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `crew_knowledge`
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `finished_coat`
-	MODIFY COLUMN `job_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `job_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `house_rules`
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `imported_weather`
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `job`
-	MODIFY COLUMN `id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
 	ADD `set_aside_at` datetime(3),
 	ADD `set_aside_by` varchar(80);
 --> statement-breakpoint
 ALTER TABLE `photo`
-	MODIFY COLUMN `id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `job_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `by_user_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `job_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `by_user_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `product_card`
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `card_id` varchar(60) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `card_id` varchar(60) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `rate_evidence`
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `sensor`
-	MODIFY COLUMN `id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `job_id` char(36) CHARACTER SET ascii COLLATE ascii_bin;
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `job_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin;
 --> statement-breakpoint
 ALTER TABLE `sensor_reading`
-	MODIFY COLUMN `sensor_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `job_id` char(36) CHARACTER SET ascii COLLATE ascii_bin;
+	MODIFY COLUMN `sensor_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `job_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin;
 --> statement-breakpoint
 ALTER TABLE `session`
-	MODIFY COLUMN `id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `user_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `user_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `tin`
-	MODIFY COLUMN `id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `tin_movement`
-	MODIFY COLUMN `id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `tin_id` char(36) CHARACTER SET ascii COLLATE ascii_bin,
-	MODIFY COLUMN `event_id` char(36) CHARACTER SET ascii COLLATE ascii_bin,
-	MODIFY COLUMN `job_id` char(36) CHARACTER SET ascii COLLATE ascii_bin;
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `tin_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin,
+	MODIFY COLUMN `event_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin,
+	MODIFY COLUMN `job_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin;
 --> statement-breakpoint
 ALTER TABLE `user`
-	MODIFY COLUMN `id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `verification`
-	MODIFY COLUMN `id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `visit`
-	MODIFY COLUMN `job_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `crew_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `job_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `work_event`
-	MODIFY COLUMN `id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `job_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-	MODIFY COLUMN `by_user_id` char(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL;
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `job_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	MODIFY COLUMN `by_user_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `account` ADD CONSTRAINT `account_user_id_user_id_fk` FOREIGN KEY (`user_id`) REFERENCES `user`(`id`) ON DELETE cascade ON UPDATE no action;
 --> statement-breakpoint

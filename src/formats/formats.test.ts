@@ -7,7 +7,8 @@ import type { WeatherSeries } from '../core/air';
 import { readCoverage, writeCoverage } from './coverage-json';
 import { inSteps, readWeather, writeWeather } from './weather-text';
 import { checkJobDocument, readJobFile, writeJobFile } from './job-json';
-import { publishedSchemas } from './schema/schemas';
+import { EVENT_SCHEMAS } from '../core/job/events-schema';
+import { publishedSchemas, schemas } from './schema/schemas';
 import { checkEvent } from './work-event';
 
 const problems = (r: { ok: boolean; problems?: { path: string; problem: string }[] }) => (r.ok ? [] : r.problems!);
@@ -141,4 +142,18 @@ describe('CoverageJSON', () => {
     const back = read(d);
     expect(back.ok && [back.value[0]!.hours[6], back.value[0]!.hours[21]].map(Boolean)).toEqual([true, false]);
   });
+});
+
+describe('every schema', () => {
+  /** Groups of a schema that would let a field through unseen. */
+  function open(schema: unknown, path = ''): string[] {
+    if (typeof schema !== 'object' || schema === null) return [];
+    const s = schema as { type?: unknown; additionalProperties?: unknown };
+    const own = s.type === 'object' && s.additionalProperties !== false ? [path || '/'] : [];
+    return [...own, ...Object.entries(s).flatMap(([k, v]) => open(v, `${path}/${k}`))];
+  }
+  it.each([...Object.entries(schemas), ...EVENT_SCHEMAS.map((e) => [e.properties.type.const, e] as const)])(
+    '%s lets no field through that it does not name',
+    (_, schema) => expect(open(JSON.parse(JSON.stringify(schema)))).toEqual([])
+  );
 });

@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureDatabase, startDatabase, stopDatabase } from '../../cli/database.mjs';
 import { places, prepare } from '../../cli/places.mjs';
-import { freePort, livePid } from '../../cli/processes.mjs';
+import { freePort, livePid, portFreed } from '../../cli/processes.mjs';
 import { APP_MARK, launchApp, stopAll } from '../../cli/serve.mjs';
 import { connect } from '../../src/lib/server/db/connect';
 import { migrateDatabase } from '../../src/lib/server/db/migrate';
@@ -36,6 +36,7 @@ export async function runningApp(name: string) {
     /** Starts the database again on the same port. */
     restartDatabase: async () => {
       const before = new URL(url()).port;
+      await portFreed(Number(before), 10_000);
       database = await startDatabase(p, Number(before));
       if (new URL(url()).port !== before) throw new Error('the port was taken meanwhile');
     },

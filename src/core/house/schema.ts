@@ -9,11 +9,13 @@ export const HouseDocumentSchema = Type.Object(
   {
     choices: Type.Record(
       Type.String({ pattern: CHOICE_FORM.pattern }),
-      Type.Object({ option: Type.String({ pattern: CHOICE_FORM.pattern }), ...reasoned }, closed)
+      Type.Object({ option: Type.String({ pattern: CHOICE_FORM.pattern }), ...reasoned }, closed),
+      closed
     ),
     numbers: Type.Record(
       Type.String({ pattern: NUMBER_FORM.pattern }),
-      Type.Object({ value: Type.Number(), ...reasoned }, closed)
+      Type.Object({ value: Type.Number(), ...reasoned }, closed),
+      closed
     ),
     vans: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 12, uniqueItems: true })
   },

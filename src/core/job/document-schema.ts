@@ -139,7 +139,7 @@ export const FinishSystemSchema = Type.Object(
     finish: FinishSchema,
     /** Coats by surface/face. */
     faceCoats: Type.Optional(
-      Type.Record(Type.String({ pattern: FACE_FORM.pattern }), Type.Integer({ minimum: 0, maximum: 12 }))
+      Type.Record(Type.String({ pattern: FACE_FORM.pattern }), Type.Integer({ minimum: 0, maximum: 12 }), closed)
     )
   },
   closed

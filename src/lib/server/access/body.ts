@@ -2,6 +2,8 @@ import { json } from '@sveltejs/kit';
 
 /** Fields a form may have; the largest here has fourteen. */
 const MOST_FIELDS = 200;
+/** How much of a body that is too large is let go by, before the line is cut. */
+const MOST_DISCARDED_BYTES = 64_000_000;
 
 export type ReadBody = { ok: true; request: Request } | { ok: false; response: Response };
 
@@ -16,9 +18,9 @@ const refused = (problem: string, status: number): ReadBody => ({
  */
 export async function readBody(request: Request, mostBytes: number): Promise<ReadBody> {
   const larger = `is larger than ${size(mostBytes)}`;
-  if (Number(request.headers.get('content-length') ?? 0) > mostBytes) return refused(larger, 413);
   if (!request.body) return { ok: true, request };
-  const bytes = await upTo(request.body, mostBytes).catch(() => null);
+  const told = Number(request.headers.get('content-length') ?? 0);
+  const bytes = await upTo(request.body, told > mostBytes ? 0 : mostBytes).catch(() => null);
   if (bytes === 'too many') return refused(larger, 413);
   if (!bytes) return refused('did not arrive whole; send it again', 400);
   const form = formProblem(request.headers.get('content-type') ?? '', bytes);
@@ -29,19 +31,24 @@ export async function readBody(request: Request, mostBytes: number): Promise<Rea
   };
 }
 
+/**
+ * Reads a body up to a size. What is more is let go by unread, up to a point: who is cut off in the middle of sending sees a
+ * broken line where the answer should be, and tries again for ever.
+ */
 async function upTo(body: ReadableStream<Uint8Array>, most: number): Promise<Buffer | 'too many'> {
   const parts: Uint8Array[] = [];
   let length = 0;
   const reader = body.getReader();
   for (let part = await reader.read(); !part.done; part = await reader.read()) {
     length += part.value.length;
-    if (length > most) {
+    if (length > MOST_DISCARDED_BYTES) {
       await reader.cancel().catch(() => {});
       return 'too many';
     }
-    parts.push(part.value);
+    if (length <= most) parts.push(part.value);
+    else parts.length = 0;
   }
-  return Buffer.concat(parts);
+  return length > most ? 'too many' : Buffer.concat(parts);
 }
 
 function formProblem(type: string, bytes: Buffer): string | null {

@@ -49,5 +49,7 @@ export const auth = betterAuth({
   },
   rateLimit: { enabled: false },
   telemetry: { enabled: false },
+  // Its own log would hold the addresses people typed.
+  logger: { disabled: true },
   plugins: [sveltekitCookies(getRequestEvent)]
 });

@@ -13,13 +13,13 @@ export const mediumBlob = customType<{ data: Buffer; driverData: Buffer }>({ dat
 
 /** An id, a UUID in small letters, compared as bytes: the same letters in capitals are another. */
 const uuid = customType<{ data: string; driverData: string }>({
-  dataType: () => 'char(36) CHARACTER SET ascii COLLATE ascii_bin'
+  dataType: () => 'char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin'
 });
 export const id = (name = 'id') => uuid(name);
 
 /** The id of a product card, compared as bytes. */
 const slug = customType<{ data: string; driverData: string }>({
-  dataType: () => 'varchar(60) CHARACTER SET ascii COLLATE ascii_bin'
+  dataType: () => 'varchar(60) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin'
 });
 export const cardKey = (name = 'card_id') => slug(name);
 
