@@ -35,6 +35,17 @@ export default defineConfig({
           testTimeout: 60_000,
           hookTimeout: 60_000
         }
+      },
+      {
+        extends: true,
+        test: {
+          name: 'cluster',
+          environment: 'node',
+          include: ['tests/cluster/**/*.test.ts'],
+          fileParallelism: false,
+          testTimeout: 300_000,
+          hookTimeout: 300_000
+        }
       }
     ]
   }

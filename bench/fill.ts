@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { createCrew } from '../src/lib/server/accounts/people';
 import { connect } from '../src/lib/server/db/connect';
 import { migrateDatabase } from '../src/lib/server/db/migrate';
-import { stockShelf } from '../src/lib/server/shelf/starter';
+import { starterCards } from '../src/lib/server/shelf/starter';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../src/core/units';
 import type { JobDocument, JobStage } from '../src/core/job';
 import { deckJob, floorJob } from '../tests/fixtures';
@@ -35,9 +35,9 @@ export async function fillDatabase(url: string): Promise<{
     db,
     { name: 'Bench', home: HOME, workingHours: {} },
     { name: 'Lead', role: 'lead', ...LEAD },
-    now
+    now,
+    starterCards
   );
-  await stockShelf(db, crewId, 'Lead', now);
   await pool.end();
   const connection = await mysql.createConnection({ uri: url, timezone: 'Z' });
   const kinds = [floorJob(), deckJob()];
@@ -71,7 +71,7 @@ export async function fillDatabase(url: string): Promise<{
     const log = batch.flatMap((b) => eventRows(b, userId));
     for (let e = 0; e < log.length; e += 2500)
       await connection.query(
-        'INSERT INTO work_event (id, job_id, at, type, data, device, by_user_id, by_name, received_at) VALUES ?',
+        'INSERT INTO work_event (seq, id, job_id, at, type, data, device, by_user_id, by_name, received_at) VALUES ?',
         [log.slice(e, e + 2500)]
       );
     events += log.length;
@@ -112,6 +112,6 @@ function eventRows({ id, stage, at }: ReturnType<typeof jobRow>, userId: string)
     out.push(['note.added', { text: `note ${out.length} on the way the wood took the oil` }]);
   return out.map(([type, data], k) => {
     const when = new Date(at.getTime() - (EVENTS_PER_JOB - k) * MINUTE_MS);
-    return [uuidv7(), id, when, type, JSON.stringify(data), 'bench', userId, 'Lead', when];
+    return [k + 1, uuidv7(), id, when, type, JSON.stringify(data), 'bench', userId, 'Lead', when];
   });
 }

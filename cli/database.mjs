@@ -22,7 +22,7 @@ export const DB_USER = 'basket';
 const PATIENCE_MS = 60_000;
 
 /** Whom the server runs as. Root hands it to the user mysql where that user exists and can reach the folder. @param {string} folder */
-function serverUser(folder) {
+export function serverUser(folder) {
   const me = userInfo();
   if (me.uid !== 0) return me.username;
   const reachable = spawnSync('runuser', ['-u', 'mysql', '--', 'test', '-x', folder]).status === 0;
@@ -57,7 +57,7 @@ export async function startDatabase(p, wishedPort) {
   const user = serverUser(p.state);
   const isNew = !existsSync(p.ready);
   if (isNew) await makeDataFolder(p, user);
-  if (user === 'mysql') ownedByMysql([p.state, p.run, p.data]);
+  if (user === 'mysql') ownedBy([p.state, p.run, p.data], 'mysql');
   const port = await freePort(wishedPort);
   await launch(p, user, port);
   if (isNew) {
@@ -74,7 +74,7 @@ export async function startDatabase(p, wishedPort) {
 async function makeDataFolder(p, user) {
   rmSync(p.data, { recursive: true, force: true });
   mkdirSync(p.data, { recursive: true, mode: 0o700 });
-  if (user === 'mysql') ownedByMysql([p.state, p.run, p.data]);
+  if (user === 'mysql') ownedBy([p.state, p.run, p.data], 'mysql');
   const done = await run(
     'mariadb-install-db',
     [
@@ -91,9 +91,9 @@ async function makeDataFolder(p, user) {
   if (done.code !== 0) throw new Stop(`The data folder could not be made:\n${done.output.slice(-1500)}`);
 }
 
-/** @param {string[]} folders */
-function ownedByMysql(folders) {
-  const id = (/** @type {string} */ flag) => Number(spawnSync('id', [flag, 'mysql']).stdout.toString().trim());
+/** Gives folders to a user of the system. @param {string[]} folders @param {string} user */
+export function ownedBy(folders, user) {
+  const id = (/** @type {string} */ flag) => Number(spawnSync('id', [flag, user]).stdout.toString().trim());
   for (const f of folders) chownSync(f, id('-u'), id('-g'));
 }
 

@@ -32,15 +32,25 @@ const FOR_TESTS = [
   }
 ];
 
+const FOR_CLUSTER = [
+  {
+    program: '/usr/lib/galera/libgalera_smm.so',
+    package: 'galera-4',
+    why: 'the library that joins databases to a cluster, for ./basket test cluster'
+  }
+];
+
 export function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major !== 20 || (minor ?? 0) < 19)
     throw new Stop(`Basket is built for Node.js 20.19 or later in the 20 line; this is ${process.versions.node}.`);
 }
 
-/** Installs missing Debian packages as root, or says what to install. @param {{ tests?: boolean }} [which] */
+/** Installs missing Debian packages as root, or says what to install. @param {{ tests?: boolean, cluster?: boolean }} [which] */
 export async function debianPackages(which = {}) {
-  const missing = [...FOR_DATABASE, ...(which.tests ? FOR_TESTS : [])].filter((n) => !existsSync(n.program));
+  const missing = [...FOR_DATABASE, ...(which.tests ? FOR_TESTS : []), ...(which.cluster ? FOR_CLUSTER : [])].filter(
+    (n) => !existsSync(n.program)
+  );
   if (missing.length === 0) return;
   const names = [...new Set(missing.map((n) => n.package))];
   if (userInfo().uid !== 0)

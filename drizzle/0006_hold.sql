@@ -84,7 +84,8 @@ ALTER TABLE `committed_plan`
 	MODIFY COLUMN `job_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `crew`
-	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
+	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	ADD `turn` int DEFAULT 0 NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `crew_knowledge`
 	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
@@ -153,9 +154,13 @@ ALTER TABLE `visit`
 	MODIFY COLUMN `crew_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
 --> statement-breakpoint
 ALTER TABLE `work_event`
+	MODIFY COLUMN `seq` bigint NOT NULL,
 	MODIFY COLUMN `id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
 	MODIFY COLUMN `job_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
-	MODIFY COLUMN `by_user_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL;
+	MODIFY COLUMN `by_user_id` char(36) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+	DROP PRIMARY KEY,
+	ADD PRIMARY KEY(`job_id`,`seq`),
+	DROP INDEX `work_event_job`;
 --> statement-breakpoint
 ALTER TABLE `account` ADD CONSTRAINT `account_user_id_user_id_fk` FOREIGN KEY (`user_id`) REFERENCES `user`(`id`) ON DELETE cascade ON UPDATE no action;
 --> statement-breakpoint

@@ -1,5 +1,5 @@
 import { hash } from '@node-rs/argon2';
-import { and, asc, count, eq, inArray, ne } from 'drizzle-orm';
+import { and, asc, count, eq, inArray, ne, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { ProductCard } from '../../../core/product';
 import type { UnitSystem } from '../../../core/units';
@@ -36,9 +36,15 @@ export async function isEmpty(db: Db): Promise<boolean> {
   return row!.n === 0;
 }
 
-/** Holds a crew's own row: whoever changes its people, cards or house rules waits for the other to be done. */
+/**
+ * Holds a crew's own row: whoever changes its people, cards or house rules waits for the other to be done. It is written and
+ * not only locked, since in a cluster a lock is known to its own node alone.
+ */
 export async function lockCrew(tx: Tx, crewId: string): Promise<void> {
-  await tx.select({ id: crew.id }).from(crew).where(eq(crew.id, crewId)).for('update');
+  await tx
+    .update(crew)
+    .set({ turn: sql`${crew.turn} + 1` })
+    .where(eq(crew.id, crewId));
 }
 
 /** Makes a crew with its first person and its cards, or nothing at all. */

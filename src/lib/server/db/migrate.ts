@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import mysql, { type Connection, type RowDataPacket } from 'mysql2/promise';
-import { driverFault } from './faults';
+import mysql, { type Connection, type ResultSetHeader, type RowDataPacket } from 'mysql2/promise';
+import { againFor, driverFault } from './faults';
 
 /** One migration: its name, when it was made and its statements in order. */
 export interface Migration {
@@ -57,6 +57,20 @@ export async function migrateDatabase(url: string, folder = 'drizzle'): Promise<
   }
 }
 
+const MOST_TRIES = 60;
+
+/** Puts a statement, again when another node's change of the tables broke it. */
+async function put(connection: Connection, statement: string, values: unknown[] = []): Promise<void> {
+  for (let attempt = 1; ; attempt++)
+    try {
+      await connection.query(statement, values);
+      return;
+    } catch (e) {
+      if (againFor(e) !== 'clash' || attempt >= MOST_TRIES) throw e;
+      await new Promise((go) => setTimeout(go, 20 + Math.random() * 100));
+    }
+}
+
 async function locked(connection: Connection, work: () => Promise<void>): Promise<void> {
   const [[row]] = await connection.query<RowDataPacket[]>(`SELECT GET_LOCK('basket-migrate', ${PATIENCE_S}) AS held`);
   if (row!.held !== 1)
@@ -68,22 +82,75 @@ async function locked(connection: Connection, work: () => Promise<void>): Promis
   }
 }
 
-async function migrate(connection: Connection, migrations: readonly Migration[]): Promise<void> {
-  await connection.query(DONE);
-  const before = await wholeOnesOfEarlier(connection);
-  const [rows] = await connection.query<RowDataPacket[]>('SELECT tag, step FROM migration_step');
-  const done = new Set(rows.map((r) => `${r.tag} ${r.step}`));
-  for (const { tag, madeMs, statements } of migrations)
-    for (const [step, statement] of statements.entries()) {
-      if (done.has(`${tag} ${step}`)) continue;
-      if (madeMs > before) await carryOut(connection, statement);
-      await connection.query('INSERT IGNORE INTO migration_step (tag, step) VALUES (?, ?)', [tag, step]);
+/** In a cluster a named lock is known to its own node alone; a row that is written is known to all. */
+const LEASE = `CREATE TABLE IF NOT EXISTS migration_lease (
+  one int NOT NULL PRIMARY KEY, holder varchar(60) NOT NULL, until_at datetime(3) NOT NULL)`;
+const LEASE_S = 20;
+
+interface Lease {
+  /** Holds it on, before each statement. */
+  renew: () => Promise<void>;
+  end: () => Promise<void>;
+}
+
+/** Waits until this starter is the only one of the cluster that changes the database. */
+async function leased(connection: Connection): Promise<Lease> {
+  const [[row]] = await connection.query<RowDataPacket[]>(`SHOW VARIABLES LIKE 'wsrep_on'`);
+  if (row?.Value !== 'ON') return { renew: async () => {}, end: async () => {} };
+  await put(connection, LEASE);
+  await put(connection, `INSERT IGNORE INTO migration_lease VALUES (1, '', '2000-01-01')`);
+  const holder = `${process.pid} ${Math.random()}`;
+  const take = async (): Promise<boolean> => {
+    try {
+      const [done] = await connection.query<ResultSetHeader>(
+        `UPDATE migration_lease SET holder = ?, until_at = NOW(3) + INTERVAL ${LEASE_S} SECOND
+         WHERE one = 1 AND (holder = ? OR until_at < NOW(3))`,
+        [holder, holder]
+      );
+      return done.affectedRows === 1;
+    } catch (e) {
+      if (againFor(e)) return false;
+      throw e;
     }
+  };
+  const renew = async () => {
+    const until = Date.now() + PATIENCE_S * 1000;
+    while (!(await take())) {
+      if (Date.now() > until)
+        throw new Error(
+          `Another node has been changing the database for ${PATIENCE_S} s. Look at it, then start again.`
+        );
+      await new Promise((go) => setTimeout(go, 200));
+    }
+  };
+  await renew();
+  const end = () => put(connection, 'UPDATE migration_lease SET until_at = NOW(3) WHERE holder = ?', [holder]);
+  return { renew, end };
+}
+
+async function migrate(connection: Connection, migrations: readonly Migration[]): Promise<void> {
+  await put(connection, DONE);
+  if (await isUpToDate(connection, migrations)) return;
+  const lease = await leased(connection);
+  try {
+    const before = await wholeOnesOfEarlier(connection);
+    const [rows] = await connection.query<RowDataPacket[]>('SELECT tag, step FROM migration_step');
+    const done = new Set(rows.map((r) => `${r.tag} ${r.step}`));
+    for (const { tag, madeMs, statements } of migrations)
+      for (const [step, statement] of statements.entries()) {
+        if (done.has(`${tag} ${step}`)) continue;
+        await lease.renew();
+        if (madeMs > before) await carryOut(connection, statement);
+        await put(connection, 'INSERT IGNORE INTO migration_step (tag, step) VALUES (?, ?)', [tag, step]);
+      }
+  } finally {
+    await lease.end().catch(() => {});
+  }
 }
 
 async function carryOut(connection: Connection, statement: string): Promise<void> {
   try {
-    await connection.query(statement);
+    await put(connection, statement);
   } catch (e) {
     const errno = driverFault(e)?.errno;
     const sameForeignKey = errno === 1005 && (e as Error).message.includes('errno: 121');

@@ -1,4 +1,4 @@
-import { boolean, index, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, index, int, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
 import type { WorkingHours } from '../../../core/window';
 import { at, id, jsonDocument } from './types';
 
@@ -13,6 +13,8 @@ export const crew = mysqlTable('crew', {
     timeZone: string;
   }>('home').notNull(),
   workingHours: jsonDocument<WorkingHours>('working_hours').notNull(),
+  /** Counted up by whoever changes people, cards or house rules, so that two who do are one after the other everywhere. */
+  turn: int('turn').notNull().default(0),
   createdAt: at('created_at').notNull()
 });
 

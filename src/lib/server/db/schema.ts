@@ -112,11 +112,14 @@ export const job = mysqlTable(
   ]
 );
 
-/** The work log: appended once, never changed. `seq` orders arrival, within a job it is also the order of commit. */
+/**
+ * The work log: appended once, never changed. `seq` counts a job's entries in the order of commit, given under the job's own
+ * row: numbers of the database's own would run out of order where several databases take writes.
+ */
 export const workEvent = mysqlTable(
   'work_event',
   {
-    seq: bigint('seq', { mode: 'number' }).autoincrement().primaryKey(),
+    seq: bigint('seq', { mode: 'number' }).notNull(),
     id: id().notNull(),
     jobId: id('job_id')
       .notNull()
@@ -129,7 +132,7 @@ export const workEvent = mysqlTable(
     byName: varchar('by_name', { length: 80 }).notNull(),
     receivedAt: at('received_at').notNull()
   },
-  (t) => [uniqueIndex('work_event_id').on(t.id), index('work_event_job').on(t.jobId, t.seq)]
+  (t) => [primaryKey({ columns: [t.jobId, t.seq] }), uniqueIndex('work_event_id').on(t.id)]
 );
 
 /** Pictures of a job, kept here so that one backup holds everything. What they show is said by the log. */

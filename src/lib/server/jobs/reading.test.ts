@@ -91,9 +91,10 @@ describe('a log with entries that can’t be read', () => {
     ];
     for (const [i, [type, data]] of odd.entries())
       await conn.pool.query(
-        `INSERT INTO work_event (id, job_id, at, type, data, device, by_user_id, by_name, received_at)
-         VALUES (?, ?, NOW(3), ?, ?, 'p', ?, 'Bram', NOW(3))`,
+        `INSERT INTO work_event (seq, id, job_id, at, type, data, device, by_user_id, by_name, received_at)
+         VALUES (?, ?, ?, NOW(3), ?, ?, 'p', ?, 'Bram', NOW(3))`,
         [
+          100 + i,
           `01900000-0000-7000-8${(i + 1).toString().padStart(3, '0')}-${Math.random().toString(16).slice(2, 14).padEnd(12, '0')}`,
           id,
           type,

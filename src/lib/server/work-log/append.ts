@@ -1,5 +1,5 @@
 import { error as refusal } from '@sveltejs/kit';
-import { eq, inArray, max } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import { fold, ragsUnaccounted, type NewEvent, type WorkEvent } from '../../../core/job';
 import { samePairCode } from '../../../core/mix';
 import { canonicalJson } from '../canonical-json';
@@ -50,7 +50,9 @@ export function appendEvents(
       const receipt = judge(e, known.get(e.id), locked.id, log, unreadable, nowMs);
       receipts.push(receipt);
       if (receipt.outcome !== 'stored') continue;
+      stored++;
       await tx.insert(workEvent).values({
+        seq: locked.eventSeq + stored,
         id: e.id,
         jobId: locked.id,
         at: new Date(e.at),
@@ -64,18 +66,13 @@ export function appendEvents(
       await moveStock(tx, { crewId, jobId: locked.id, by: who.name }, e, locked.document);
       known.set(e.id, { ...e, jobId: locked.id });
       log.push({ ...e, jobId: locked.id, by: who.id, byName: who.name } as WorkEvent);
-      stored++;
     }
     if (stored > 0) {
       const state = fold(log);
       await learnFrom(tx, crewId, locked.id, locked.document, state);
-      const [newest] = await tx
-        .select({ seq: max(workEvent.seq) })
-        .from(workEvent)
-        .where(eq(workEvent.jobId, locked.id));
       await tx
         .update(job)
-        .set({ ...standing(locked.document, state), eventSeq: newest!.seq!, updatedAt: new Date(nowMs) })
+        .set({ ...standing(locked.document, state), eventSeq: locked.eventSeq + stored, updatedAt: new Date(nowMs) })
         .where(eq(job.id, locked.id));
     }
     return receipts;
