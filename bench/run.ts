@@ -26,6 +26,7 @@ import { deskEnsemble, deskSeries } from '../src/stand-ins/weather-desk';
 import { DAY_MS } from '../src/core/units';
 import { card, deckJob, knowledge, made, NOW } from '../tests/fixtures';
 import { fillDatabase, LEAD } from './fill';
+import { holdUnderLoad } from './hold';
 import { tinsAgainstSolver } from './tins';
 
 const rows: { what: string; measured: string; budget: string; within: boolean }[] = [];
@@ -304,6 +305,7 @@ async function pages(): Promise<void> {
     await javascriptOnToday(origin, Cookie);
     await typing(origin, Cookie, filled.liveJob);
     await workerSearch(origin, Cookie, filled.plannedJob);
+    await holdUnderLoad({ origin, cookie: Cookie, jobId: filled.plannedJob }, add);
   } finally {
     await stopAll(p);
   }

@@ -47,7 +47,7 @@ export async function launchApp(p, port, env) {
       NODE_ENV: 'production',
       HOST: '127.0.0.1',
       PORT: String(port),
-      BODY_SIZE_LIMIT: '16M',
+      BODY_SIZE_LIMIT: '32M',
       SHUTDOWN_TIMEOUT: '3',
       ...env
     }

@@ -55,6 +55,8 @@ export class WorkLog {
 
   /** Follows the log; call the result to stop. */
   start(): () => void {
+    // Fetched while there is a line: a tap must not need one.
+    void Promise.all([import('../outbox/device-queue'), import('$formats/work-event')]).catch(() => {});
     const unfollow = this.outbox.onStored(this.jobId, (events) => this.#keep(events));
     this.#source = new EventSource(`/api/jobs/${this.jobId}/stream?after=${this.#lastSeq}`);
     this.#source.onmessage = (m) => this.take([JSON.parse(m.data) as LoggedEvent]);

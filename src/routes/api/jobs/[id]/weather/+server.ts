@@ -13,8 +13,6 @@ import type { Checked } from '$formats/validate/validate';
 import type { WeatherSeries } from '$core/air';
 import type { RequestHandler } from './$types';
 
-const LIMIT_BYTES = 8_000_000;
-
 /** The files of weather a crew has read for this job's place, and what a typical year says of its months. */
 export const GET: RequestHandler = async ({ params, locals }) => {
   const { crewId } = locals.person!;
@@ -60,8 +58,6 @@ export const PUT: RequestHandler = async ({ params, request, url, locals }) => {
   const job = await findJob(db, crewId, params.id);
   if (!job) error(404);
   const text = await request.text();
-  if (text.length > LIMIT_BYTES)
-    return refuse([{ path: '', problem: 'is larger than 8 MB; cut it to the days that count' }], 413);
   const name = (url.searchParams.get('name') ?? 'weather').slice(0, 120);
   const read = readFile(text.replace(/^\uFEFF/, ''), name);
   if (!read.ok) return refuse(read.problems);
