@@ -19,6 +19,7 @@ import {
 } from '../../src/formats/schema/form-schemas';
 import { DOORS } from '../../src/lib/server/access/doors';
 import { createJob } from '../../src/lib/server/jobs/jobs';
+import { addSensor } from '../../src/lib/server/sensors/sensors';
 import { saveCard } from '../../src/lib/server/shelf/cards';
 import { addTin } from '../../src/lib/server/stock/stock';
 import { card, deckJob, floorJob, NOW } from '../fixtures';
@@ -35,6 +36,7 @@ let app: Awaited<ReturnType<typeof runningApp>>;
 let conn: ReturnType<typeof app.connect>;
 let cookie = '';
 let bystander = '';
+let sensorToken = '';
 let ids = { job: '', deck: '', tin: '' };
 
 beforeAll(async () => {
@@ -45,6 +47,7 @@ beforeAll(async () => {
   cookie = (await app.signIn(email, PASSWORD)).cookie;
   bystander = (await app.signIn(other.email, PASSWORD)).cookie;
   await createJob(conn.db, other.crewId, floorJob(), 'X', NOW);
+  sensorToken = (await addSensor(conn.db, crewId, 'puck', null, NOW)).token;
   await saveCard(conn.db, crewId, card('ostrel-duo'), 0, 'Ines', NOW);
   const tin = {
     productId: 'ostrel-duo',
@@ -100,7 +103,17 @@ const TAKES = new Map<string, TSchema>([
   ['/api/jobs/[id]/photos/[photo] PUT', text],
   ['/api/jobs/[id]/weather PUT', text],
   ['/api/me PATCH', Type.Object({ units: Type.Enum(['metric', 'us']) })],
-  ['/api/senml POST', Type.Array(Type.Object({ n: text, u: text, v: Type.Number(), bt: Type.Number() }))],
+  [
+    '/api/senml POST',
+    Type.Array(
+      Type.Object({
+        n: Type.Enum(['air', 'humidity', 'x', 'battery']),
+        u: Type.Enum(['Cel', '%RH', '__proto__', 'constructor', '%EL']),
+        v: Type.Number(),
+        bt: Type.Number({ minimum: -1e9, maximum: 1e10 })
+      })
+    )
+  ],
   ['/api/stock POST', NewTinSchema],
   ['/api/stock/[tin] PATCH', TinChangeSchema]
 ]);
@@ -242,7 +255,7 @@ async function ask(q: Asked): Promise<Response> {
       Cookie: cookie,
       Origin: app.origin,
       ...(q.body && { 'Content-Type': q.body.type }),
-      ...(q.key.startsWith('/api/senml') && { Authorization: `Bearer ${'a'.repeat(32)}` })
+      ...(q.key.startsWith('/api/senml') && { Authorization: `Bearer ${sensorToken}` })
     },
     ...(q.body && { body: q.body.text }),
     signal: AbortSignal.timeout(30_000)

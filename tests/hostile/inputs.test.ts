@@ -2,6 +2,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addPerson } from '../../src/lib/server/accounts/people';
 import { createJob } from '../../src/lib/server/jobs/jobs';
+import { addSensor } from '../../src/lib/server/sensors/sensors';
 import { saveCard } from '../../src/lib/server/shelf/cards';
 import { card, deckJob, floorJob, NOW } from '../fixtures';
 import { freshCrew, PASSWORD, phoneEvent } from '../server/database';
@@ -14,6 +15,7 @@ const cookies = { lead: '', hand: '', bystander: '' };
 let jobId = '';
 let deckId = '';
 let crew: Awaited<ReturnType<typeof freshCrew>>;
+let sensorToken = '';
 
 beforeAll(async () => {
   app = await runningApp('hostile');
@@ -30,6 +32,7 @@ beforeAll(async () => {
   cookies.hand = (await app.signIn(`hand-${crew.email}`, PASSWORD)).cookie;
   cookies.bystander = (await app.signIn(other.email, PASSWORD)).cookie;
   await saveCard(conn.db, crew.crewId, card('ostrel-duo'), 0, 'Ines', NOW);
+  sensorToken = (await addSensor(conn.db, crew.crewId, 'puck', null, NOW)).token;
   jobId = await createJob(conn.db, crew.crewId, floorJob(), 'Ines', NOW);
   deckId = await createJob(conn.db, crew.crewId, deckJob(), 'Ines', NOW);
 });
@@ -154,8 +157,8 @@ table('names that programs keep for themselves', [
     {
       name: `a SenML unit “${n}”`,
       send: () =>
-        ask('POST', '/api/senml', [{ n: 'air', u: n, v: 1 }], { Authorization: `Bearer ${'a'.repeat(32)}` }, null),
-      status: 401
+        ask('POST', '/api/senml', [{ n: 'air', u: n, v: 1 }], { Authorization: `Bearer ${sensorToken}` }, null),
+      status: 422
     }
   ])
 ]);

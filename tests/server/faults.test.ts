@@ -1,5 +1,6 @@
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { gunzipSync, gzipSync } from 'node:zlib';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { backup, restore } from '../../cli/backup.mjs';
@@ -140,6 +141,29 @@ describe('backup and restore', () => {
     const { db, pool } = app.connect();
     expect(await findJob(db, crew.crewId, later)).not.toBeNull();
     await pool.end();
+
+    // A file with the marks of a backup that would run a command, or brings half the tables, is refused before anything is touched.
+    const whole = gunzipSync(readFileSync(file)).toString('latin1');
+    const touched = join(app.p.state, 'touched');
+    const lines = whole.split('\n');
+    const shell = [...lines.slice(0, 4), `\\! touch ${touched}`, ...lines.slice(4)].join('\n');
+    const half = whole.replace(/DROP TABLE IF EXISTS `work_event`;[\s\S]*?UNLOCK TABLES;\n/, '');
+    const foreign = whole.replace('UNLOCK TABLES;', "UNLOCK TABLES;\nGRANT ALL ON *.* TO 'x'@'localhost';");
+    for (const [text, why] of [
+      [shell, /no backup holds outside quotes/],
+      [half, /lacks the table work_event/],
+      [foreign, /a statement no backup of Basket holds/]
+    ] as const) {
+      expect(text).not.toBe(whole);
+      writeFileSync(cut, gzipSync(Buffer.from(text, 'latin1')));
+      await expect(restore(app.p, cut, 'basket_test')).rejects.toThrow(why);
+    }
+    expect(existsSync(touched)).toBe(false);
+    await expect(backup(app.p, join(app.p.state, 'nowhere', 'copy.gz'), 'basket_test')).rejects.toThrow(/is not there/);
+    expect(existsSync(`${file}.part`)).toBe(false);
+    const { db: still, pool: open } = app.connect();
+    expect(await findJob(still, crew.crewId, later)).not.toBeNull();
+    await open.end();
 
     await restore(app.p, file, 'basket_test');
     const again = app.connect();

@@ -1,5 +1,7 @@
 import { desc, eq } from 'drizzle-orm';
-import { emptyHouse, type HouseDocument } from '../../../core/house';
+import { emptyHouse, houseProblems, type HouseDocument } from '../../../core/house';
+import { houseRules as houseRulesValidator } from '../../../formats/validate/gen/houseRules.gen.js';
+import { check } from '../../../formats/validate/validate';
 import { lockCrew } from '../accounts/people';
 import type { Db, Tx } from '../db/connect';
 import { houseRulesRow } from '../db/schema';
@@ -12,6 +14,8 @@ export interface KeptHouse {
   revision: number;
   changedBy: string;
   changedAt: Date | null;
+  /** Why what lies in the database can't be read; the presets hold until it is saved anew. */
+  problem?: string;
 }
 
 /** A crew's house rules as they stand; the presets until it has chosen. */
@@ -22,7 +26,10 @@ export async function houseOf(db: Db | Tx, crewId: string): Promise<KeptHouse> {
     .where(eq(houseRulesRow.crewId, crewId))
     .orderBy(desc(houseRulesRow.revision))
     .limit(1);
-  return r ?? { document: emptyHouse, revision: 0, changedBy: '', changedAt: null };
+  if (!r) return { document: emptyHouse, revision: 0, changedBy: '', changedAt: null };
+  const checked = check<HouseDocument>(houseRulesValidator, r.document);
+  const [first] = checked.ok ? houseProblems(checked.value) : checked.problems;
+  return first ? { ...r, document: emptyHouse, problem: `${first.path} ${first.problem}`.trim() } : r;
 }
 
 export type SaveHouseOutcome = { ok: true; revision: number } | { ok: false; current: KeptHouse };

@@ -10,6 +10,7 @@ import { createJob, saveJob } from '../jobs/jobs';
 import { listJobs } from '../jobs/lists';
 import { findJob } from '../jobs/reading';
 import { newJobDocument } from '../jobs/new-job';
+import { saveHouse } from '../house/house-rules';
 import { listCards } from '../shelf/cards';
 import { appendEvents } from '../work-log/append';
 import { surfacesInCare } from './care';
@@ -71,6 +72,15 @@ describe('the rail', () => {
     expect(line!.deadlines.map((d) => d.kind)).toEqual(['wipe', 'rags']);
     await saveJob(conn.db, c.crewId, id, { ...floorJob(), title: 'Renamed' }, 1, 'Ines', NOW);
     expect((await rail(c.crewId)).lines[0]!.title).toBe('Renamed');
+  });
+  it('is computed anew when the house rules change, within its minute too', async () => {
+    const c = await crew();
+    await c.job({ ...deckJob(), startAt: new Date(NOW + DAY_MS).toISOString() });
+    const closed = async () => JSON.stringify((await rail(c.crewId)).lines[0]!.runs);
+    const before = await closed();
+    const number = { value: 0.41, reason: 'we were burnt', date: '2027-05-01' };
+    await saveHouse(conn.db, c.crewId, { choices: {}, numbers: { rhMax: number }, vans: [] }, 0, 'Ines', NOW);
+    expect(await closed()).not.toBe(before);
   });
   it('puts what presses first', async () => {
     const c = await crew();

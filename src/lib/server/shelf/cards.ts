@@ -1,5 +1,8 @@
+import { error as refusal } from '@sveltejs/kit';
 import { and, asc, desc, eq } from 'drizzle-orm';
-import type { ProductCard } from '../../../core/product';
+import { cardProblems, type ProductCard } from '../../../core/product';
+import { productCard as productCardValidator } from '../../../formats/validate/gen/productCard.gen.js';
+import { check } from '../../../formats/validate/validate';
 import { canonicalJson } from '../canonical-json';
 import { lockCrew } from '../accounts/people';
 import type { Db, Tx } from '../db/connect';
@@ -13,30 +16,79 @@ export type ShelfCard = {
   changedAt: Date;
 };
 
-const row = (r: typeof productCard.$inferSelect): ShelfCard => ({
+type Row = typeof productCard.$inferSelect;
+const row = (r: Row): ShelfCard => ({
   card: r.document,
   revision: r.revision,
   changedBy: r.changedBy,
   changedAt: r.changedAt
 });
 
-/** The cards on a crew's shelf, newest revision of each, by id. */
-export async function listCards(db: Db, crewId: string): Promise<ShelfCard[]> {
+/** A card of the shelf that can't be read, and why. */
+export interface UnreadableCard {
+  cardId: string;
+  changedBy: string;
+  why: string;
+}
+
+/** What was found of a revision, so that it is checked once and not with every page. */
+const verdicts = new Map<string, string | null>();
+const MOST_VERDICTS = 20_000;
+
+/** Why a card that lies in the database can't be read, checked like one that a stranger sends; null when it can. */
+function whyUnreadable(r: Row): string | null {
+  const key = `${r.crewId} ${r.cardId} ${r.revision} ${r.changedAt.getTime()}`;
+  const known = verdicts.get(key);
+  if (known !== undefined) return known;
+  const checked = check<ProductCard>(productCardValidator, r.document);
+  const problems = checked.ok ? cardProblems(checked.value) : checked.problems;
+  const [first] = problems;
+  const why = first
+    ? `${first.path} ${first.problem}`.trim()
+    : r.document.id === r.cardId
+      ? null
+      : 'carries another id';
+  if (verdicts.size >= MOST_VERDICTS) verdicts.clear();
+  verdicts.set(key, why);
+  return why;
+}
+
+/** The cards on a crew's shelf, newest revision of each, by id; those that can't be read apart, so that they stop no page. */
+export async function readShelf(db: Db, crewId: string): Promise<{ cards: ShelfCard[]; unreadable: UnreadableCard[] }> {
   const rows = await db
     .select()
     .from(productCard)
     .where(and(eq(productCard.crewId, crewId), eq(productCard.newest, true)))
     .orderBy(asc(productCard.cardId));
-  return rows.map(row);
+  const unreadable = rows.flatMap((r) => {
+    const why = whyUnreadable(r);
+    return why === null ? [] : [{ cardId: r.cardId, changedBy: r.changedBy, why }];
+  });
+  const broken = new Set(unreadable.map((u) => u.cardId));
+  return { cards: rows.filter((r) => !broken.has(r.cardId)).map(row), unreadable };
 }
 
-/** One card, newest revision, or null. */
-export async function findCard(db: Db, crewId: string, cardId: string): Promise<ShelfCard | null> {
-  const [r] = await db
+/** Those of a crew's cards that can be read. */
+export const listCards = async (db: Db, crewId: string): Promise<ShelfCard[]> => (await readShelf(db, crewId)).cards;
+
+const newest = (db: Db, crewId: string, cardId: string): Promise<Row[]> =>
+  db
     .select()
     .from(productCard)
     .where(and(eq(productCard.crewId, crewId), eq(productCard.cardId, cardId), eq(productCard.newest, true)));
+
+/** One card, newest revision, or null. One that can't be read answers 422 with why. */
+export async function findCard(db: Db, crewId: string, cardId: string): Promise<ShelfCard | null> {
+  const [r] = await newest(db, crewId, cardId);
+  const why = r ? whyUnreadable(r) : null;
+  if (why !== null) refusal(422, `This card can’t be read: ${why}. Import it anew on the Shelf.`);
   return r ? row(r) : null;
+}
+
+/** A card as it lies in the database, readable or not, with its revision; null when there is none. */
+export async function rawCard(db: Db, crewId: string, cardId: string) {
+  const [r] = await newest(db, crewId, cardId);
+  return r ? { document: r.document as unknown, revision: r.revision } : null;
 }
 
 export type SaveOutcome = { ok: true; revision: number } | { ok: false; current: ShelfCard | null };
@@ -87,14 +139,14 @@ export async function saveCards(
   }
 }
 
-/** Every revision of a card, newest first. */
+/** Every revision of a card that can be read, newest first. */
 export async function cardRevisions(db: Db, crewId: string, cardId: string): Promise<ShelfCard[]> {
   const rows = await db
     .select()
     .from(productCard)
     .where(and(eq(productCard.crewId, crewId), eq(productCard.cardId, cardId)))
     .orderBy(desc(productCard.revision));
-  return rows.map(row);
+  return rows.filter((r) => whyUnreadable(r) === null).map(row);
 }
 
 async function insertRevision(

@@ -141,6 +141,12 @@
     >
     <a class="btn line ml-auto" href="/api/house" download>Export</a>
   </div>
+  {#if data.house.problem}<p class="mt-3 flex gap-2 bg-check-fill px-4 py-2" role="alert">
+      <Sign kind="check" /><span
+        >What lies here of your house rules can’t be read: {data.house.problem}. The presets hold until a lead saves the
+        rules anew.</span
+      >
+    </p>{/if}
   {#if problems.some((p) => p.path === '')}<p class="mt-3 bg-check-fill px-4 py-2 font-semibold" role="alert">
       {problems.find((p) => p.path === '')!.problem}
     </p>{/if}

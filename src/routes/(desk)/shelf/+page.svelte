@@ -4,6 +4,7 @@
   import { writeShelf } from '$formats/shelf-csv';
   import { saveText } from '$lib/ui/files/save-text';
   import ImportCards from '$lib/ui/shelf/ImportCards.svelte';
+  import Sign from '$lib/ui/marks/Sign.svelte';
   import ShelfTabs from '$lib/ui/shelf/ShelfTabs.svelte';
   import type { PageProps } from './$types';
 
@@ -28,6 +29,15 @@
     >
     {#if data.mayEdit}<ImportCards shelf={data.cards} />{/if}
   </div>
+  {#each data.unreadable as u (u.cardId)}
+    <p class="mt-4 flex gap-2 border-l-[6px] border-stop bg-stop-tint px-4 py-3" role="alert">
+      <Sign kind="stop" size={16} /><span
+        >The card <b>{u.cardId}</b>, last changed by {u.changedBy}, can’t be read: {u.why}. The others are as they were.
+        <a class="link" href="/api/cards?id={u.cardId}&raw=1" download>Save the raw file</a>, mend it, and import it
+        again.</span
+      >
+    </p>
+  {/each}
   <div class="scroll" role="region" aria-label="Product cards" tabindex="-1">
     <table class="ruled mt-4 bg-sheet">
       <thead

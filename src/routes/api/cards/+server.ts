@@ -3,7 +3,7 @@ import { cardProblems, type ProductCard } from '$core/product';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { readJson, refuse } from '$lib/server/http';
-import { findCard, listCards, saveCard, saveCards } from '$lib/server/shelf/cards';
+import { findCard, rawCard, listCards, saveCard, saveCards } from '$lib/server/shelf/cards';
 import { productCard } from '$formats/validate/gen/productCard.gen.js';
 import { check, type FieldProblem } from '$formats/validate/validate';
 import type { RequestHandler } from './$types';
@@ -11,12 +11,16 @@ import type { RequestHandler } from './$types';
 /** A card as an open file; without an id, all cards of the shelf. */
 export const GET: RequestHandler = async ({ url, locals }) => {
   if (!url.searchParams.has('id')) return json((await listCards(db, locals.person!.crewId)).map((c) => c.card));
-  const found = await findCard(db, locals.person!.crewId, url.searchParams.get('id') ?? '');
-  if (!found) error(404);
+  const id = url.searchParams.get('id') ?? '';
+  const { crewId } = locals.person!;
+  const found = url.searchParams.has('raw')
+    ? await rawCard(db, crewId, id).then((r) => r && { card: r.document })
+    : await findCard(db, crewId, id);
+  if (!found) error(404, 'There is no such card on the shelf.');
   return new Response(`${JSON.stringify(found.card, null, 2)}\n`, {
     headers: {
       'Content-Type': 'application/json',
-      'Content-Disposition': `attachment; filename="${found.card.id}.basket-card.json"`
+      'Content-Disposition': `attachment; filename="${id}.basket-card.json"`
     }
   });
 };
@@ -64,7 +68,7 @@ export const POST: RequestHandler = async ({ request, locals }) => {
   if (!checked.ok) return refuse(checked.problems);
   const problems = cardProblems(checked.value);
   if (problems.length) return refuse(problems);
-  const current = await findCard(db, person.crewId, checked.value.id);
+  const current = await rawCard(db, person.crewId, checked.value.id);
   const saved = await saveCard(db, person.crewId, checked.value, current?.revision ?? 0, person.name, now());
   return saved.ok
     ? json({ id: checked.value.id, revision: saved.revision }, { status: 201 })
