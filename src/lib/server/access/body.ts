@@ -21,7 +21,8 @@ export async function readBody(request: Request, mostBytes: number): Promise<Rea
   if (!request.body) return { ok: true, request };
   const told = Number(request.headers.get('content-length') ?? 0);
   const bytes = await upTo(request.body, told > mostBytes ? 0 : mostBytes).catch(() => null);
-  if (bytes === 'too many') return refused(larger, 413);
+  // What the server before this cuts off by itself was larger still.
+  if (bytes === 'too many' || (!bytes && told > mostBytes)) return refused(larger, 413);
   if (!bytes) return refused('did not arrive whole; send it again', 400);
   const form = formProblem(request.headers.get('content-type') ?? '', bytes);
   if (form) return refused(form, 422);

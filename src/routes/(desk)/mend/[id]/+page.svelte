@@ -28,7 +28,8 @@
 <main class="max-w-[900px] p-5">
   <h1>{data.title}</h1>
   <p class="dim mt-1">
-    {data.clientName}, {data.place} · last changed by {data.changedBy}, {fullDate(data.updatedMs, zone)}
+    {data.place.startsWith(data.clientName) ? data.place : `${data.clientName}, ${data.place}`} · last changed by {data.changedBy},
+    {fullDate(data.updatedMs, zone)}
   </p>
 
   {#if data.setAside}
@@ -82,6 +83,7 @@
     <section class="mt-6">
       <h2 class="border-b-[1.5px] border-ink pb-1">Mend it</h2>
       <div class="mt-3 flex flex-wrap gap-3">
+        <button class="btn" aria-expanded={opened} onclick={() => (opened = !opened)}>Mend it here</button>
         <a class="btn line" href="/api/jobs/{data.id}/raw" download>Save the raw file</a>
         <label class="btn line relative">
           Take a mended file
@@ -92,7 +94,6 @@
             onchange={(e) => void take(e.currentTarget.files?.[0])}
           />
         </label>
-        <button class="btn line" aria-expanded={opened} onclick={() => (opened = !opened)}>Mend it here</button>
         <form method="post" action="?/aside" use:enhance>
           <input type="hidden" name="aside" value={data.setAside ? '0' : '1'} />
           <button class="btn line">{data.setAside ? 'Bring it back' : 'Set it aside'}</button>
