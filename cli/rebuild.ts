@@ -5,6 +5,7 @@ import { connect } from '../src/lib/server/db/connect';
 import { migrateDatabase } from '../src/lib/server/db/migrate';
 import { crew, job } from '../src/lib/server/db/schema';
 import { transact } from '../src/lib/server/db/transact';
+import { afterwards } from '../src/lib/server/derived';
 import { standing } from '../src/lib/server/jobs/jobs';
 import { lockJob } from '../src/lib/server/jobs/reading';
 import { learnFrom } from '../src/lib/server/learning/finished';
@@ -28,7 +29,7 @@ for (const { id, crewId } of jobs) {
     return true;
   });
   if (readable) {
-    await learnDrying(db, crewId, id, Date.now(), noDesk);
+    await afterwards(`what job ${id} teaches of drying`, () => learnDrying(db, crewId, id, Date.now(), noDesk));
     done++;
   } else unreadable++;
 }

@@ -8,7 +8,7 @@ import { isEmpty } from '$lib/server/accounts/people';
 import { may, whyNot, type Role } from '$lib/server/accounts/permissions';
 import { config } from '$lib/server/config';
 import { db, pool } from '$lib/server/db';
-import { driverFault, isAway } from '$lib/server/db/faults';
+import { againFor, driverFault, isAway } from '$lib/server/db/faults';
 import { migrateDatabase } from '$lib/server/db/migrate';
 import { beginDraining } from '$lib/server/health';
 import { closeStreams } from '$lib/server/work-log/streams';
@@ -56,7 +56,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 };
 
 async function personOf(headers: Headers): Promise<App.Locals['person']> {
-  const found = await auth.api.getSession({ headers });
+  const found = await session(headers);
   const user = found?.user as
     | { id: string; name: string; email: string; role: string; crewId: string; units: string; active: boolean }
     | undefined;
@@ -70,6 +70,13 @@ async function personOf(headers: Headers): Promise<App.Locals['person']> {
     units: user.units as UnitSystem
   };
 }
+
+/** The session of a request. Noting that it was seen may meet another node's note of the same: it is asked once more. */
+const session = (headers: Headers) =>
+  auth.api.getSession({ headers }).catch((fault: unknown) => {
+    if (againFor(fault) === null) throw fault;
+    return auth.api.getSession({ headers });
+  });
 
 async function signInFirst({ url, request }: Parameters<Handle>[0]['event']): Promise<Response> {
   if (isApi(url.pathname)) return json({ message: 'Sign in first.' }, { status: 401 });

@@ -2,7 +2,7 @@ import { houseRules, type HouseDocument } from '../../../core/house';
 import { fold, houseFigures, sameFigures, siteClimate, type HouseFigures, needsWeather } from '../../../core/job';
 import type { Db } from '../db/connect';
 import { headsInStages } from '../jobs/lists';
-import { apart, findJobs } from '../jobs/reading';
+import { apart, findJobs, noteTrouble } from '../jobs/reading';
 import { knownOf } from '../overview/knowledge';
 import { climateSpan, jobWeather } from '../overview/overview';
 import { weatherFor } from '../weather/imported';
@@ -40,19 +40,25 @@ export async function houseEffects(
   const out = await Promise.all(
     jobs
       .filter((j) => j.document.finish && j.document.surfaces.length)
-      .map(async (j): Promise<HouseEffect> => {
+      .map(async (j): Promise<HouseEffect[]> => {
         const { site } = j.document;
         const forecast = needsWeather(j.document)
           ? await weatherFor(db, crewId, site, nowMs, desk, importedPlaces)
           : null;
-        const span = climateSpan(fold(logs.get(j.id) ?? []), nowMs);
-        const climate = siteClimate(j.document, forecast && jobWeather(forecast.series, span), span);
-        const [a, b] = [before, after].map((k) => houseFigures(j.document, climate, k, nowMs)) as [
-          HouseFigures,
-          HouseFigures
-        ];
-        return { jobId: j.id, title: j.document.title, before: a, after: b, same: sameFigures(a, b) };
+        try {
+          const span = climateSpan(fold(logs.get(j.id) ?? []), nowMs);
+          const climate = siteClimate(j.document, forecast && jobWeather(forecast.series, span), span);
+          const [a, b] = [before, after].map((k) => houseFigures(j.document, climate, k, nowMs)) as [
+            HouseFigures,
+            HouseFigures
+          ];
+          return [{ jobId: j.id, title: j.document.title, before: a, after: b, same: sameFigures(a, b) }];
+        } catch (fault) {
+          // One job that can't be computed stands in no other's way.
+          noteTrouble(j, fault);
+          return [];
+        }
       })
   );
-  return out.sort((a, b) => Number(a.same) - Number(b.same) || a.title.localeCompare(b.title));
+  return out.flat().sort((a, b) => Number(a.same) - Number(b.same) || a.title.localeCompare(b.title));
 }
