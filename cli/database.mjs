@@ -97,32 +97,34 @@ export function ownedBy(folders, user) {
   for (const f of folders) chownSync(f, id('-u'), id('-g'));
 }
 
+/** What every database of Basket is started with: its own files and port, loopback only, nothing lost that was acknowledged. @param {Places} p @param {string} user @param {number} port */
+export const serverArguments = (p, user, port) => [
+  '--no-defaults',
+  `--user=${user}`,
+  `--datadir=${p.data}`,
+  `--socket=${p.socket}`,
+  `--port=${port}`,
+  '--bind-address=127.0.0.1',
+  '--skip-name-resolve',
+  '--skip-log-bin',
+  '--character-set-server=utf8mb4',
+  '--collation-server=utf8mb4_unicode_ci',
+  '--default-time-zone=+00:00',
+  '--innodb-flush-log-at-trx-commit=1',
+  '--innodb-buffer-pool-size=256M',
+  '--max-connections=100',
+  '--local-infile=0',
+  '--sql-mode=STRICT_TRANS_TABLES,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION'
+];
+
 /** @param {Places} p @param {string} user @param {number} port */
 async function launch(p, user, port) {
   rmSync(p.socket, { force: true });
   const log = openSync(p.dbLog, 'a', 0o600);
-  const child = spawn(
-    '/usr/sbin/mariadbd',
-    [
-      '--no-defaults',
-      `--user=${user}`,
-      `--datadir=${p.data}`,
-      `--socket=${p.socket}`,
-      `--port=${port}`,
-      '--bind-address=127.0.0.1',
-      '--skip-name-resolve',
-      '--skip-log-bin',
-      '--character-set-server=utf8mb4',
-      '--collation-server=utf8mb4_unicode_ci',
-      '--default-time-zone=+00:00',
-      '--innodb-flush-log-at-trx-commit=1',
-      '--innodb-buffer-pool-size=256M',
-      '--max-connections=100',
-      '--local-infile=0',
-      '--sql-mode=STRICT_TRANS_TABLES,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION'
-    ],
-    { detached: true, stdio: ['ignore', log, log] }
-  );
+  const child = spawn('/usr/sbin/mariadbd', serverArguments(p, user, port), {
+    detached: true,
+    stdio: ['ignore', log, log]
+  });
   let ended = false;
   child.on('exit', () => (ended = true));
   child.on('error', () => (ended = true));

@@ -2,7 +2,16 @@ import { spawn, spawnSync } from 'node:child_process';
 import { chmodSync, cpSync, existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { userInfo } from 'node:os';
 import { join } from 'node:path';
-import { DB_USER, ensureDatabase, ownedBy, serverUser, startDatabase, stopDatabase, tail } from './database.mjs';
+import {
+  DB_USER,
+  ensureDatabase,
+  ownedBy,
+  serverArguments,
+  serverUser,
+  startDatabase,
+  stopDatabase,
+  tail
+} from './database.mjs';
 import { places, prepare } from './places.mjs';
 import { freePort, livePid, run, sleep, writePid } from './processes.mjs';
 import { Stop } from './say.mjs';
@@ -103,25 +112,10 @@ export async function startCluster(folder, size, fromPort) {
 
 /** @param {{ p: Places, port: number, group: number }} node @param {string} user @param {string} address */
 const argumentsOf = ({ p, port, group }, user, address) => [
-  '--no-defaults',
-  `--user=${user}`,
-  `--datadir=${p.data}`,
-  `--socket=${p.socket}`,
-  `--port=${port}`,
-  '--bind-address=127.0.0.1',
-  '--skip-name-resolve',
-  '--skip-log-bin',
+  ...serverArguments(p, user, port),
   '--binlog-format=ROW',
   '--default-storage-engine=InnoDB',
   '--innodb-autoinc-lock-mode=2',
-  '--innodb-flush-log-at-trx-commit=1',
-  '--innodb-buffer-pool-size=128M',
-  '--character-set-server=utf8mb4',
-  '--collation-server=utf8mb4_unicode_ci',
-  '--default-time-zone=+00:00',
-  '--max-connections=100',
-  '--local-infile=0',
-  '--sql-mode=STRICT_TRANS_TABLES,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION',
   '--wsrep-on=ON',
   `--wsrep-provider=${PROVIDER}`,
   '--wsrep-cluster-name=basket',
