@@ -14,7 +14,9 @@ export class NotLogged extends Error {
 /** The log of a job on this device: what the server has, and what waits in the outbox. */
 export class WorkLog {
   #stored = new Map<string, WorkEvent>();
+  /** Grows with what is stored; written only, so that an effect that takes events in does not wait for itself. */
   #version = $state(0);
+  #kept = 0;
   #lastSeq = 0;
   #source: EventSource | null = null;
   /** What was wrong with the last entry that was not written down. */
@@ -50,7 +52,7 @@ export class WorkLog {
   #keep(events: readonly WorkEvent[]): void {
     if (events.length === 0) return;
     for (const e of events) this.#stored.set(e.id, e);
-    this.#version++;
+    this.#version = ++this.#kept;
   }
 
   /** Follows the log; call the result to stop. */

@@ -47,7 +47,7 @@
         Nothing of it is lost, and every other job goes on. Until it is mended it can’t be planned, and what phones log
         on it waits on them.
       </p>
-      <ul class="problems" role="alert">
+      <ul class="problems" aria-live="polite">
         {#each problems as p, i (i)}
           <li><code>{p.path || 'the whole'}</code><span>{p.problem}</span></li>
         {/each}
