@@ -374,6 +374,13 @@ export const packedKey = (visit: number, item: string): string => `${visit} ${it
 export const ragsUnaccounted = (state: Pick<WorkState, 'ragsOut' | 'ragsSafe'>): number =>
   Math.max(0, state.ragsOut - state.ragsSafe);
 
+/** "1 rag", "2 rags". */
+export const countedRags = (count: number): string => `${count} ${count === 1 ? 'rag' : 'rags'}`;
+
+/** "1 rag is not made safe": why a day stays open. */
+export const ragsNotSafe = (count: number): string =>
+  `${countedRags(count)} ${count === 1 ? 'is' : 'are'} not made safe`;
+
 export const openBays = (state: WorkState): (BayState & { coat: number })[] =>
   state.coats.flatMap((c) => c.bays.filter((b) => b.wipedAtMs === undefined).map((b) => ({ ...b, coat: c.coat })));
 

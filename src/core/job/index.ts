@@ -52,6 +52,8 @@ export {
   jobStage,
   openBays,
   packedKey,
+  countedRags,
+  ragsNotSafe,
   ragsUnaccounted,
   type BatchState,
   type BayState,

@@ -4,7 +4,7 @@ import { classTraits, isTwoPart, touchDryProgress } from '../product';
 import { localDate } from '../window';
 import { coatCard, coatCount, finishCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
-import { openBays, ragsUnaccounted, type WorkState } from './fold';
+import { openBays, ragsNotSafe, ragsUnaccounted, type WorkState } from './fold';
 import type { LiveWork } from './live';
 
 /** What the crew does next, in order. The first is what to do now; `closed` says why a step may not be taken yet. */
@@ -87,7 +87,7 @@ export function nextSteps(
       kind: 'close day',
       date: today,
       ...(rags > 0
-        ? { closed: `${rags} rags are not made safe` }
+        ? { closed: ragsNotSafe(rags) }
         : open.length > 0
           ? { closed: `bay ${open[0]!.bay} is still open` }
           : {})

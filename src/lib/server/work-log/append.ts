@@ -1,6 +1,6 @@
 import { error as refusal } from '@sveltejs/kit';
 import { eq, inArray } from 'drizzle-orm';
-import { fold, ragsUnaccounted, type NewEvent, type WorkEvent } from '../../../core/job';
+import { fold, ragsNotSafe, ragsUnaccounted, type NewEvent, type WorkEvent } from '../../../core/job';
 import { samePairCode } from '../../../core/mix';
 import { canonicalJson } from '../canonical-json';
 import type { FieldProblem } from '../../../formats/validate/validate';
@@ -120,7 +120,7 @@ function judge(
     return refuse('This lies in the future. Set the clock of the phone and log it again.');
   if (e.type === 'day.closed') {
     const out = ragsUnaccounted(fold(log));
-    if (out > 0) return refuse(`The day can't be closed: ${out} rags are not made safe.`);
+    if (out > 0) return refuse(`The day can't be closed: ${ragsNotSafe(out)}.`);
   }
   if (e.type === 'batch.mixed' && e.data.pairCodes && !samePairCode(e.data.pairCodes.oil, e.data.pairCodes.hardener))
     return refuse(`The pair codes differ: ${e.data.pairCodes.oil} and ${e.data.pairCodes.hardener}.`);

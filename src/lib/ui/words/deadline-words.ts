@@ -1,4 +1,4 @@
-import type { Deadline, JudgedBooking } from '$core/job';
+import { countedRags, type Deadline, type JudgedBooking } from '$core/job';
 import { showDuration, showVolume, type UnitSystem } from '$core/units';
 import { RULE_LOOK } from '../ribbon/rule-look';
 import { spanWords, whenWords } from './time';
@@ -38,7 +38,7 @@ export function deadlineWords(d: Deadline, nowMs: number, timeZone: string, unit
       };
     case 'rags':
       return {
-        title: `${d.out - d.safe} rags not made safe`,
+        title: `${countedRags(d.out - d.safe)} not made safe`,
         detail: `${d.out} out, ${d.safe} made safe`,
         action: 'Count rags',
         station: 'work'

@@ -1,4 +1,4 @@
-import type { WorkEvent } from '$core/job';
+import { countedRags, type WorkEvent } from '$core/job';
 import { gateTable } from '$core/prep';
 import { findingName, testTable } from '$core/survey';
 import { decimals, showPour, showTemperature, type UnitSystem } from '$core/units';
@@ -60,9 +60,9 @@ export function eventWords(e: WorkEvent, units: UnitSystem): string {
     case 'note.added':
       return e.data.text;
     case 'rags.out':
-      return `${e.data.count} rags out, ${by}`;
+      return `${countedRags(e.data.count)} out, ${by}`;
     case 'rags.safe':
-      return `${e.data.count} rags ${e.data.how}, ${by}`;
+      return `${countedRags(e.data.count)} ${e.data.how}, ${by}`;
     case 'day.closed':
       return `Day closed, ${by}`;
     case 'handed.over':

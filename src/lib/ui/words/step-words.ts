@@ -1,4 +1,4 @@
-import type { Step } from '$core/job';
+import { countedRags, type Step } from '$core/job';
 import { showDuration } from '$core/units';
 import { clockTime, whenWords } from './time';
 
@@ -77,7 +77,7 @@ export function stepWords(s: Step, nowMs: number, timeZone: string): StepWords {
       };
     case 'rags':
       return {
-        title: `${s.out} rags not made safe`,
+        title: `${countedRags(s.out)} not made safe`,
         detail: 'They set themselves on fire. Under water in the metal can, or flat and single outdoors.',
         action: 'Count rags'
       };

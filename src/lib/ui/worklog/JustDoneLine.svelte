@@ -20,6 +20,7 @@
 <style>
   .done {
     min-height: 32px;
+    padding: 0 16px;
     display: flex;
     gap: 10px;
     align-items: center;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ragsUnaccounted, type EventData } from '$core/job';
+  import { countedRags, ragsUnaccounted, type EventData } from '$core/job';
   import { useJobDesk } from '../job/job-desk.svelte';
 
   const { onlogged }: { onlogged: (words: string, id: string) => void } = $props();
@@ -12,7 +12,7 @@
   }
   async function safe(how: EventData<'rags.safe'>['how'], count: number) {
     asking = false;
-    onlogged(`${count} ${count === 1 ? 'rag' : 'rags'} ${how}`, await desk.log.add('rags.safe', { count, how }));
+    onlogged(`${countedRags(count)} ${how}`, await desk.log.add('rags.safe', { count, how }));
   }
 </script>
 
