@@ -135,8 +135,10 @@ async function checkWhole(file) {
   const none = `${file} is not a backup of Basket. Nothing was changed.`;
   const check = new DumpCheck(knownTables());
   let [head, end] = ['', ''];
-  try {
-    await pipeline(createReadStream(file), createGunzip(), async (source) => {
+  /** What is wrong with its text. A pipeline that is broken off says only that it was. @type {unknown} */
+  let wrong;
+  const read = async (/** @type {AsyncIterable<Buffer>} */ source) => {
+    try {
       for await (const chunk of source) {
         if (head.length < 4000) {
           head += chunk.toString('latin1').slice(0, 4000);
@@ -145,9 +147,15 @@ async function checkWhole(file) {
         end = (end + chunk.toString('latin1')).slice(-100);
         check.feed(chunk);
       }
-    });
-  } catch (e) {
-    if (e instanceof Stop) throw e;
+    } catch (e) {
+      wrong = e;
+      throw e;
+    }
+  };
+  try {
+    await pipeline(createReadStream(file), createGunzip(), read);
+  } catch {
+    if (wrong instanceof Stop) throw wrong;
     throw new Stop(`${file} is damaged or not a backup of Basket. Nothing was changed.`);
   }
   if (!head.startsWith(HEADER)) throw new Stop(none);

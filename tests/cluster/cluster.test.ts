@@ -11,11 +11,11 @@ import { addPerson, changePerson, listPeople } from '../../src/lib/server/accoun
 import { takeTry } from '../../src/lib/server/accounts/slow-down';
 import { connect } from '../../src/lib/server/db/connect';
 import { migrateDatabase } from '../../src/lib/server/db/migrate';
-import { createJob } from '../../src/lib/server/jobs/jobs';
-import { addTin, tinsOf } from '../../src/lib/server/stock/stock';
+import { tinsOf } from '../../src/lib/server/stock/stock';
 import { eventsOf } from '../../src/lib/server/work-log/log';
-import { floorJob, NOW } from '../fixtures';
+import { NOW } from '../fixtures';
 import { freshCrew, PASSWORD, phoneEvent } from '../server/database';
+import { busyCrew, KIT_ML, send, signInAt } from '../server/phones';
 import { Balancer } from './balancer';
 
 const NODES = 3;
@@ -26,9 +26,9 @@ let cluster: Awaited<ReturnType<typeof startCluster>>;
 let balancer: Balancer;
 let origin = '';
 let cookie = '';
-let crew: Awaited<ReturnType<typeof freshCrew>>;
+let crew: Awaited<ReturnType<typeof busyCrew>>['crew'];
 const apps: { p: ReturnType<typeof places>; port: number; launch: () => Promise<unknown> }[] = [];
-const jobs: string[] = [];
+let jobs: string[] = [];
 
 beforeAll(async () => {
   cluster = await startCluster(join(STATE, 'cluster'), NODES, 26180);
@@ -52,36 +52,10 @@ beforeAll(async () => {
   }
   await Promise.all(apps.map((a) => a.launch()));
   const { db, pool } = connect(cluster.url(0));
-  crew = await freshCrew(db);
-  for (let i = 0; i < 4; i++) jobs.push(await createJob(db, crew.crewId, floorJob(), 'Ines', NOW));
-  await addTin(
-    db,
-    crew.crewId,
-    {
-      productId: 'ostrel-duo',
-      of: 'kit',
-      colour: 'Peat',
-      lot: 'K1',
-      volumeMl: 100_000,
-      leftMl: 100_000,
-      place: 'v',
-      boughtOn: '2027-05-01'
-    },
-    'I',
-    NOW
-  );
+  ({ crew, jobs } = await busyCrew(db, 4));
   await pool.end();
   await balancer.look();
-  const r = await fetch(`${origin}/sign-in`, {
-    method: 'POST',
-    redirect: 'manual',
-    headers: { Origin: origin, 'Content-Type': 'application/x-www-form-urlencoded', Accept: 'text/html' },
-    body: new URLSearchParams({ email: crew.email, password: PASSWORD })
-  });
-  cookie = r.headers
-    .getSetCookie()
-    .map((c) => c.split(';')[0])
-    .join('; ');
+  cookie = (await signInAt(origin, crew.email, PASSWORD)).cookie;
 });
 afterAll(async () => {
   balancer?.stop();
@@ -139,21 +113,9 @@ describe(`${NODES} databases in a cluster, ${NODES} apps, ${PHONES} phones`, () 
         const [jobId, event] = [jobs[(k + n) % jobs.length]!, nextEvent(k, n)];
         // A phone sends one entry until it is acknowledged.
         for (;;) {
-          try {
-            const r = await fetch(`${origin}/api/jobs/${jobId}/events`, {
-              method: 'POST',
-              headers: { Cookie: cookie, 'Content-Type': 'application/json' },
-              body: JSON.stringify({ events: [event] }),
-              signal: AbortSignal.timeout(20_000)
-            });
-            if (r.ok) {
-              const { receipts } = (await r.json()) as { receipts: { outcome: string }[] };
-              if (receipts[0]!.outcome !== 'refused') acknowledged.set(event.id, jobId);
-              break;
-            }
-          } catch {
-            // Cut off in the middle: sent again.
-          }
+          const outcome = await send(origin, cookie, jobId, event);
+          if (outcome === 'stored') acknowledged.set(event.id, jobId);
+          if (outcome !== 'lost') break;
           await new Promise((go) => setTimeout(go, 100));
         }
         await new Promise((go) => setTimeout(go, 20 + Math.random() * 60));
@@ -193,7 +155,7 @@ describe(`${NODES} databases in a cluster, ${NODES} apps, ${PHONES} phones`, () 
       const used = (
         await pool.query<RowDataPacket[]>(`SELECT COUNT(*) AS n FROM tin_movement WHERE kind = 'used'`)
       )[0][0]!.n as number;
-      expect((await tinsOf(db, crew.crewId))[0]!.leftMl).toBe(100_000 - used);
+      expect((await tinsOf(db, crew.crewId))[0]!.leftMl).toBe(KIT_ML - used);
       logs.push(own);
       await pool.end();
     }

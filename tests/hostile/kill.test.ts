@@ -1,9 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { NewEvent } from '../../src/core/job';
-import { createJob } from '../../src/lib/server/jobs/jobs';
-import { addTin, tinsOf } from '../../src/lib/server/stock/stock';
-import { floorJob, NOW } from '../fixtures';
-import { freshCrew, PASSWORD, phoneEvent } from '../server/database';
+import { tinsOf } from '../../src/lib/server/stock/stock';
+import { PASSWORD, phoneEvent } from '../server/database';
+import { busyCrew, KIT_ML, send } from '../server/phones';
 import { runningApp } from '../server/running-app';
 
 /** How often app or database is killed; the long run is asked for by command. */
@@ -12,30 +11,13 @@ const PHONES = 6;
 
 let app: Awaited<ReturnType<typeof runningApp>>;
 let cookie = '';
-let crew: Awaited<ReturnType<typeof freshCrew>>;
-const jobs: string[] = [];
+let crew: Awaited<ReturnType<typeof busyCrew>>['crew'];
+let jobs: string[] = [];
 
 beforeAll(async () => {
   app = await runningApp('kill');
   const { db, pool } = app.connect();
-  crew = await freshCrew(db);
-  for (let i = 0; i < 3; i++) jobs.push(await createJob(db, crew.crewId, floorJob(), 'Ines', NOW));
-  await addTin(
-    db,
-    crew.crewId,
-    {
-      productId: 'ostrel-duo',
-      of: 'kit',
-      colour: 'Peat',
-      lot: 'K1',
-      volumeMl: 100_000,
-      leftMl: 100_000,
-      place: 'v',
-      boughtOn: '2027-05-01'
-    },
-    'I',
-    NOW
-  );
+  ({ crew, jobs } = await busyCrew(db, 3));
   await pool.end();
   cookie = (await app.signIn(crew.email, PASSWORD)).cookie;
 });
@@ -49,22 +31,6 @@ function nextEvent(phone: number, n: number): NewEvent {
     return phoneEvent('batch.mixed', { batch, coat: 1, components: [{ role: 'oil', litres: 0.001, lot: 'K1' }] });
   }
   return n % 3 ? phoneEvent('note.added', { text: `phone ${phone}, ${n}` }) : phoneEvent('rags.out', { count: 1 });
-}
-
-async function post(jobId: string, event: NewEvent): Promise<'stored' | 'refused' | 'lost'> {
-  try {
-    const r = await fetch(`${app.origin}/api/jobs/${jobId}/events`, {
-      method: 'POST',
-      headers: { Cookie: cookie, 'Content-Type': 'application/json' },
-      body: JSON.stringify({ events: [event] }),
-      signal: AbortSignal.timeout(20_000)
-    });
-    if (!r.ok) return 'lost';
-    const { receipts } = (await r.json()) as { receipts: { outcome: string }[] };
-    return receipts[0]!.outcome === 'refused' ? 'refused' : 'stored';
-  } catch {
-    return 'lost';
-  }
 }
 
 describe(`app and database killed ${CYCLES} times under ${PHONES} phones`, () => {
@@ -81,7 +47,7 @@ describe(`app and database killed ${CYCLES} times under ${PHONES} phones`, () =>
           if (!over) own.push({ jobId: jobs[(k + n) % jobs.length]!, event: nextEvent(k, n) });
           const next = own[0];
           if (!next) break;
-          const outcome = await post(next.jobId, next.event);
+          const outcome = await send(app.origin, cookie, next.jobId, next.event);
           if (outcome === 'lost') {
             await new Promise((r) => setTimeout(r, 60));
             continue;
@@ -117,7 +83,7 @@ describe(`app and database killed ${CYCLES} times under ${PHONES} phones`, () =>
       const [mixed] = await pool.query(`SELECT COUNT(*) AS n FROM work_event WHERE type = 'batch.mixed'`);
       const [drawn] = await pool.query(`SELECT COUNT(*) AS n FROM tin_movement WHERE kind = 'used'`);
       expect((drawn as { n: number }[])[0]!.n).toBe((mixed as { n: number }[])[0]!.n);
-      expect((await tinsOf(db, crew.crewId))[0]!.leftMl).toBe(100_000 - (mixed as { n: number }[])[0]!.n);
+      expect((await tinsOf(db, crew.crewId))[0]!.leftMl).toBe(KIT_ML - (mixed as { n: number }[])[0]!.n);
       await pool.end();
       expect(acknowledged.size).toBeGreaterThan(CYCLES * 5);
     },

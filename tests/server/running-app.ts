@@ -7,6 +7,7 @@ import { freePort, livePid, portFreed } from '../../cli/processes.mjs';
 import { APP_MARK, launchApp, stopAll } from '../../cli/serve.mjs';
 import { connect } from '../../src/lib/server/db/connect';
 import { migrateDatabase } from '../../src/lib/server/db/migrate';
+import { signInAt } from './phones';
 
 /** A built app with a MariaDB of its own, to be treated badly. */
 export async function runningApp(name: string) {
@@ -43,21 +44,6 @@ export async function runningApp(name: string) {
     stopDatabase: () => stopDatabase(p),
     stop: () => stopAll(p),
     /** Signs in as a browser does; gives the cookie. */
-    signIn: async (email: string, password: string) => {
-      const r = await fetch(`${origin}/sign-in`, {
-        method: 'POST',
-        redirect: 'manual',
-        headers: { Origin: origin, 'Content-Type': 'application/x-www-form-urlencoded', Accept: 'text/html' },
-        body: new URLSearchParams({ email, password })
-      });
-      return {
-        status: r.status,
-        cookie: r.headers
-          .getSetCookie()
-          .map((c) => c.split(';')[0])
-          .join('; '),
-        setCookie: r.headers.getSetCookie().join('\n')
-      };
-    }
+    signIn: (email: string, password: string) => signInAt(origin, email, password)
   };
 }
