@@ -93,7 +93,8 @@ test('a floor looked at on the phone turns out waxed: the verdict, the steps, a 
     .getByLabel('Add photos')
     .setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
   await expect(page.getByText(/is no JPEG, PNG or WebP picture/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take it out' }).click();
+  await page.getByRole('button', { name: 'Let it go' }).click();
+  await page.getByRole('button', { name: 'Yes, for good' }).click();
   await expect(page.getByRole('button', { name: /^Photo, before/ })).toHaveCount(1);
 
   await page.goto(`${job}/ready`);

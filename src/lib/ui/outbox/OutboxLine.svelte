@@ -11,10 +11,16 @@
   const waiting = $derived(
     [...counted(entries, 'entry', 'entries'), ...counted(photos, 'photo', 'photos')].join(' and ')
   );
-  /** Jobs with something refused, but for the one whose Work page shows it already. */
-  const refusedJobs = $derived(
-    [...new Set([...outbox.refused, ...outbox.photos.filter((p) => p.refused)].map((q) => q.jobId))].filter(
-      (id) => page.url.pathname !== `/jobs/${id}/work`
+  /** Where something refused is dealt with, but for the page that shows it already. */
+  const refusals = $derived(
+    [
+      ...outbox.refused.map((q) => ({ what: 'something logged here', seenOn: [`/jobs/${q.jobId}/work`] })),
+      ...outbox.photos
+        .filter((p) => p.refused)
+        .map((p) => ({ what: 'a photo taken here', seenOn: [`/jobs/${p.jobId}/look`, `/jobs/${p.jobId}/ready`] }))
+    ].filter(
+      (r, i, all) =>
+        !r.seenOn.includes(page.url.pathname) && all.findIndex((other) => other.seenOn[0] === r.seenOn[0]) === i
     )
   );
   const back = $derived(`/sign-in?to=${encodeURIComponent(page.url.pathname)}`);
@@ -29,11 +35,10 @@
     >
   </p>
 {/if}
-{#each refusedJobs as id (id)}
+{#each refusals as r (r.seenOn[0])}
   <p class="line" role="alert">
     <Sign kind="stop" size={16} /><span
-      >The server did not take something logged here. <a class="link font-semibold" href="/jobs/{id}/work">Look at it</a
-      ></span
+      >The server did not take {r.what}. <a class="link font-semibold" href={r.seenOn[0]}>Look at it</a></span
     >
   </p>
 {/each}

@@ -27,7 +27,7 @@ export function meaningOf(status: number, body: Refusal): Sent<never> {
   if (status === 423) return { outcome: 'held' };
   if (status === 413) return { outcome: 'too much' };
   if (status === 0 || status === 408 || status === 425 || status === 429 || status >= 500) return { outcome: 'again' };
-  const told = body.problems?.map((p) => `${p.path} ${p.problem}`.trim()).join('; ');
+  const told = body.problems?.map((p) => `${p.path.slice(p.path.lastIndexOf('/') + 1)} ${p.problem}`.trim()).join('; ');
   return { outcome: 'refused', reason: told || body.message || `refused by the server (${status})` };
 }
 
