@@ -178,3 +178,20 @@ test('a job’s mending page takes a document, and says by field what is wrong w
   await page.goto(`${DEMO}/jobs`);
   await expect(page.getByRole('link', { name: 'Old ferry office floor', exact: true })).toBeVisible();
 });
+
+test('a page that loads itself again does not break off the way to another', async ({ browser }) => {
+  const page = await phone(browser, DEMO, INES, PASSWORD, 'block');
+  await page.clock.install();
+  await page.goto(`${DEMO}/`);
+  let release!: () => void;
+  const held = new Promise<void>((go) => (release = go));
+  await page.route('**/shelf/__data.json*', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.getByRole('link', { name: 'Shelf', exact: true }).click();
+  await page.clock.runFor(130_000);
+  release();
+  await expect(page).toHaveURL(/\/shelf$/);
+  await page.context().close();
+});

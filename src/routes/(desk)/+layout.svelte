@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { invalidate } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
   import Rail from '$lib/ui/rail/Rail.svelte';
@@ -9,6 +8,7 @@
   import { wire } from '$lib/ui/outbox/wire';
   import Patterns from '$lib/ui/ribbon/Patterns.svelte';
   import Head from '$lib/ui/shell/Head.svelte';
+  import { loadAgainEvery, weatherLater } from '$lib/ui/shell/load-again';
   import type { LayoutProps } from './$types';
 
   const { data, children }: LayoutProps = $props();
@@ -19,20 +19,10 @@
   );
   const AGAIN_MS = 60_000;
   onMount(() => {
-    const timer = setInterval(() => void invalidate('basket:rail'), AGAIN_MS);
-    const stop = outbox.start();
-    return () => {
-      clearInterval(timer);
-      stop();
-    };
+    const ends = [loadAgainEvery(AGAIN_MS, 'basket:rail'), outbox.start()];
+    return () => ends.forEach((end) => end());
   });
-  const WEATHER_AGAIN_MS = 3000;
-  // Weather that was not here in time for the page comes to it later.
-  $effect(() => {
-    if (!data.rail.coming) return;
-    const timer = setTimeout(() => void invalidate('basket:rail'), WEATHER_AGAIN_MS);
-    return () => clearTimeout(timer);
-  });
+  $effect(() => weatherLater(data.rail.coming, 'basket:rail'));
 </script>
 
 <Patterns />

@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
   import { JobDesk, provideJobDesk } from '$lib/ui/job/job-desk.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import { useOutbox } from '$lib/ui/outbox/outbox.svelte';
   import KeysHelp from '$lib/ui/shell/KeysHelp.svelte';
+  import { weatherLater } from '$lib/ui/shell/load-again';
   import Spine from '$lib/ui/spine/Spine.svelte';
   import { stations } from '$lib/ui/spine/stations';
   import type { LayoutProps } from './$types';
@@ -15,13 +16,7 @@
   // svelte-ignore state_referenced_locally
   const desk = provideJobDesk(new JobDesk(data, useOutbox()));
   $effect(() => desk.take(data));
-  const WEATHER_AGAIN_MS = 3000;
-  // Weather that was not here in time for the page comes to it later.
-  $effect(() => {
-    if (!data.weatherComing) return;
-    const timer = setTimeout(() => void invalidate('basket:job'), WEATHER_AGAIN_MS);
-    return () => clearTimeout(timer);
-  });
+  $effect(() => weatherLater(data.weatherComing, 'basket:job'));
   onMount(() => {
     const ends = [desk.log.start(), desk.photos.start()];
     return () => ends.forEach((end) => end());
