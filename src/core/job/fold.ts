@@ -2,6 +2,7 @@ import { madeAt } from '../keyed';
 import { samePairCode } from '../mix';
 import { noRecord, stepKey, type StepRecord } from '../prep';
 import { emptySurvey, testTable, type Survey } from '../survey';
+import { countedRags } from '../units';
 import type { WorkEvent } from './events-schema';
 import type { Approval } from './samples';
 
@@ -373,9 +374,6 @@ export const packedKey = (visit: number, item: string): string => `${visit} ${it
 /** Rags out and not yet made safe. */
 export const ragsUnaccounted = (state: Pick<WorkState, 'ragsOut' | 'ragsSafe'>): number =>
   Math.max(0, state.ragsOut - state.ragsSafe);
-
-/** "1 rag", "2 rags". */
-export const countedRags = (count: number): string => `${count} ${count === 1 ? 'rag' : 'rags'}`;
 
 /** "1 rag is not made safe": why a day stays open. */
 export const ragsNotSafe = (count: number): string =>

@@ -52,7 +52,6 @@ export {
   jobStage,
   openBays,
   packedKey,
-  countedRags,
   ragsNotSafe,
   ragsUnaccounted,
   type BatchState,

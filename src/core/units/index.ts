@@ -1,5 +1,6 @@
 export type { Parsed, UnitSystem } from './parsed';
 export { decimals, grouped } from './parsed';
+export { counted, countedRags } from './counted';
 export { M_PER_FT, M_PER_IN, parseLength, parseOffset, showLength, showRain } from './length';
 export { M2_PER_FT2, areaParts, parseArea, showArea } from './area';
 export {

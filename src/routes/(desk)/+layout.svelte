@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import Rail from '$lib/ui/rail/Rail.svelte';
   import RailStrip from '$lib/ui/rail/RailStrip.svelte';
+  import { deviceStore } from '$lib/ui/outbox/device-store';
   import OutboxLine from '$lib/ui/outbox/OutboxLine.svelte';
   import { Outbox, provideOutbox } from '$lib/ui/outbox/outbox.svelte';
   import { wire } from '$lib/ui/outbox/wire';
@@ -14,9 +15,7 @@
   const { data, children }: LayoutProps = $props();
   // One outbox for whoever is signed in: what waits on this device goes out from any page.
   // svelte-ignore state_referenced_locally
-  const outbox = provideOutbox(
-    new Outbox(data.person, async () => (await import('$lib/ui/outbox/device-queue')).deviceStore, wire)
-  );
+  const outbox = provideOutbox(new Outbox(data.person, deviceStore, wire));
   const AGAIN_MS = 60_000;
   onMount(() => {
     const ends = [loadAgainEvery(AGAIN_MS, 'basket:rail'), outbox.start()];

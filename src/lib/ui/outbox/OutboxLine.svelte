@@ -1,5 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import { counted } from '$core/units';
   import Sign from '../marks/Sign.svelte';
   import { useOutbox } from './outbox.svelte';
 
@@ -7,9 +8,10 @@
   const outbox = useOutbox();
   const entries = $derived(outbox.waiting.length);
   const photos = $derived(outbox.photos.filter((p) => !p.refused).length);
-  const counted = (n: number, one: string, many: string) => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]);
   const waiting = $derived(
-    [...counted(entries, 'entry', 'entries'), ...counted(photos, 'photo', 'photos')].join(' and ')
+    [entries && counted(entries, 'entry', 'entries'), photos && counted(photos, 'photo', 'photos')]
+      .filter(Boolean)
+      .join(' and ')
   );
   /** Where something refused is dealt with, but for the page that shows it already. */
   const refusals = $derived(

@@ -1,28 +1,19 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { OutboxStore, QueuedEvent, QueuedPhoto } from './queued';
+import { QUEUE, type QueuedEvent, type QueuedPhoto } from './queued';
 
 class DeviceQueue extends Dexie {
   events!: EntityTable<QueuedEvent, 'id'>;
   photos!: EntityTable<QueuedPhoto, 'id'>;
 
   constructor() {
-    super('basket-work');
+    super(QUEUE);
     this.version(1).stores({ events: 'id, jobId' });
     this.version(2).stores({ events: 'id, jobId', photos: 'id, jobId' });
   }
 }
 
-const queue = new DeviceQueue();
-
-/** What waits on this device, in the browser's own database. */
-export const deviceStore: OutboxStore = {
-  events: () => queue.events.toArray(),
-  photos: () => queue.photos.toArray(),
-  putEvent: (q) => queue.events.put(q),
-  putPhoto: (q) => queue.photos.put(q),
-  dropEvent: (id) => queue.events.delete(id),
-  dropPhoto: (id) => queue.photos.delete(id)
-};
+/** The browser's own database of what waits on this device. */
+export const deviceQueue = new DeviceQueue();
 
 const DEVICE_KEY = 'basket-device';
 

@@ -39,7 +39,7 @@ export class Outbox {
 
   constructor(
     private readonly person: { id: string; name: string },
-    private readonly store: () => Promise<OutboxStore>,
+    private readonly store: OutboxStore,
     private readonly wire: Wire
   ) {}
 
@@ -55,7 +55,7 @@ export class Outbox {
   }
 
   async #wake(): Promise<void> {
-    const store = await this.store();
+    const { store } = this;
     const [events, photos] = await Promise.all([store.events(), store.photos()]);
     const mine = <T extends { id: string; by: string }>(kept: T[], here: readonly T[]) => [
       ...kept.filter((q) => q.by === this.person.id && !here.some((h) => h.id === q.id)),
@@ -79,14 +79,14 @@ export class Outbox {
   /** Keeps an entry on the device, then sends it. */
   async add(jobId: string, event: NewEvent): Promise<void> {
     const queued: QueuedEvent = { id: event.id, jobId, by: this.person.id, byName: this.person.name, event };
-    await (await this.store()).putEvent(queued);
+    await this.store.putEvent(queued);
     this.events = [...this.events, queued];
     void this.flush();
   }
 
   async addPhoto(p: Omit<QueuedPhoto, 'by'>): Promise<void> {
     const queued: QueuedPhoto = { ...p, by: this.person.id };
-    await (await this.store()).putPhoto(queued);
+    await this.store.putPhoto(queued);
     this.photos = [...this.photos, queued];
     void this.flush();
   }
@@ -101,7 +101,7 @@ export class Outbox {
 
   /** Sends a refused entry or photo once more as it is. */
   async resend(id: string): Promise<void> {
-    const store = await this.store();
+    const { store } = this;
     const again = <T extends QueuedEvent | QueuedPhoto>({ refused: _, ...q }: T) => q as T;
     this.events = this.events.map((q) => (q.id === id ? again(q) : q));
     this.photos = this.photos.map((q) => (q.id === id ? again(q) : q));
@@ -113,7 +113,7 @@ export class Outbox {
 
   /** Forgets a refused entry or photo for good. */
   async letGo(id: string): Promise<void> {
-    const store = await this.store();
+    const { store } = this;
     await Promise.all([store.dropEvent(id), store.dropPhoto(id)]);
     this.events = this.events.filter((q) => q.id !== id);
     this.photos = this.photos.filter((q) => q.id !== id);
@@ -188,7 +188,7 @@ export class Outbox {
   }
 
   async #acknowledged(jobId: string, stored: readonly QueuedEvent[]): Promise<void> {
-    const store = await this.store();
+    const { store } = this;
     // Told before it leaves the queue, so that no page misses it for a moment.
     for (const told of this.#listeners.get(jobId) ?? []) told(stored.map(asWorkEvent));
     const ids = new Set(stored.map((q) => q.id));
@@ -198,7 +198,7 @@ export class Outbox {
 
   async #refuse(q: QueuedEvent, reason: string): Promise<void> {
     const kept = { ...q, refused: reason };
-    await (await this.store()).putEvent(kept);
+    await this.store.putEvent(kept);
     this.events = this.events.map((e) => (e.id === q.id ? kept : e));
   }
 
@@ -206,7 +206,7 @@ export class Outbox {
     const sent = await this.wire.photo(p.jobId, p.id, p.picture, (share) => {
       this.shares = new Map([...this.shares, [p.id, share]]);
     });
-    const store = await this.store();
+    const { store } = this;
     if (sent.outcome === 'taken') {
       this.photos = this.photos.filter((x) => x.id !== p.id);
       await store.dropPhoto(p.id);

@@ -41,7 +41,7 @@ function device(kept: { events?: QueuedEvent[]; photos?: QueuedPhoto[] } = {}) {
     },
     photo: async (_jobId, id) => answers.photo(id)
   };
-  return { outbox: new Outbox(PERSON, async () => store, wire), events, photos, posts, answers };
+  return { outbox: new Outbox(PERSON, store, wire), events, photos, posts, answers };
 }
 const settled = () => new Promise((r) => setTimeout(r, 20));
 const queued = (jobId: string, e = event(), by = 'tove'): QueuedEvent => ({

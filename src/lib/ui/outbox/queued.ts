@@ -1,5 +1,8 @@
 import type { NewEvent } from '$core/job';
 
+/** The name of the browser's own database on a device. */
+export const QUEUE = 'basket-work';
+
 /** Events made on this device that the server has not acknowledged, and those it refused, with its reason. */
 export interface QueuedEvent {
   id: string;

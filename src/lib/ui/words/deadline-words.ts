@@ -1,5 +1,5 @@
-import { countedRags, type Deadline, type JudgedBooking } from '$core/job';
-import { showDuration, showVolume, type UnitSystem } from '$core/units';
+import type { Deadline, JudgedBooking } from '$core/job';
+import { countedRags, showDuration, showVolume, type UnitSystem } from '$core/units';
 import { RULE_LOOK } from '../ribbon/rule-look';
 import { spanWords, whenWords } from './time';
 

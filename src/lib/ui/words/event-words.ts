@@ -1,7 +1,7 @@
-import { countedRags, type WorkEvent } from '$core/job';
+import type { WorkEvent } from '$core/job';
 import { gateTable } from '$core/prep';
 import { findingName, testTable } from '$core/survey';
-import { decimals, showPour, showTemperature, type UnitSystem } from '$core/units';
+import { countedRags, decimals, showPour, showTemperature, type UnitSystem } from '$core/units';
 
 /** A line of the log: what happened, by whom. */
 export function eventWords(e: WorkEvent, units: UnitSystem): string {

@@ -1,5 +1,5 @@
-import { countedRags, type Step } from '$core/job';
-import { showDuration } from '$core/units';
+import type { Step } from '$core/job';
+import { countedRags, showDuration } from '$core/units';
 import { clockTime, whenWords } from './time';
 
 /** A step in words: what to do, how, and what the button says. */

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { countedRags, ragsUnaccounted, type EventData } from '$core/job';
+  import { ragsUnaccounted, type EventData } from '$core/job';
+  import { countedRags } from '$core/units';
   import { useJobDesk } from '../job/job-desk.svelte';
 
   const { onlogged }: { onlogged: (words: string, id: string) => void } = $props();

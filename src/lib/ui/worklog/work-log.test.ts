@@ -14,7 +14,7 @@ const store: OutboxStore = {
   dropPhoto: async () => {}
 };
 const outbox = () =>
-  new Outbox({ id: 'u', name: 'Tove' }, async () => store, {
+  new Outbox({ id: 'u', name: 'Tove' }, store, {
     events: async () => ({ outcome: 'again' }),
     photo: async () => ({ outcome: 'again' })
   });
