@@ -32,8 +32,8 @@ export default defineConfig({
           environment: 'node',
           include: ['src/lib/server/**/*.test.ts', 'tests/server/**/*.test.ts', 'tests/hostile/**/*.test.ts'],
           fileParallelism: false,
-          testTimeout: 60_000,
-          hookTimeout: 60_000
+          testTimeout: 300_000,
+          hookTimeout: 300_000
         }
       },
       {

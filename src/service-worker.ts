@@ -54,12 +54,13 @@ async function fromDevice(request: Request): Promise<Response> {
 
 async function freshElseSeen(request: Request): Promise<Response> {
   const seen = await caches.open(PAGES);
+  const hit = await seen.match(request);
   try {
-    const response = await fetch(request, { signal: AbortSignal.timeout(PATIENCE_MS) });
+    // Only a page seen before is worth cutting a slow answer off for.
+    const response = await fetch(request, hit ? { signal: AbortSignal.timeout(PATIENCE_MS) } : {});
     if (response.ok && !response.redirected) await seen.put(request, response.clone());
     return response;
   } catch (fault) {
-    const hit = await seen.match(request);
     if (hit) return hit;
     throw fault;
   }
