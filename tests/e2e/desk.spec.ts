@@ -1,14 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { DEMO, pick, saved, signIn, test } from './helpers';
+import { addressOf, DEMO, pick, saved, signIn, test } from './helpers';
 
 /** What a lead does at the desk besides the story: cards, prices, people, hours, light. */
 const LEAD = ['ines@wickandtarn.example', 'salt-marsh-oil'] as const;
 
 async function openJob(page: Page, title: string, station: string) {
-  await page.goto(`${DEMO}/jobs`);
-  const job = await page.getByRole('link', { name: title }).getAttribute('href');
-  await page.goto(`${DEMO}${job}/${station}`);
+  await page.goto(`${DEMO}${await addressOf(page, title)}/${station}`);
 }
 
 test.beforeEach(async ({ page }) => signIn(page, DEMO, ...LEAD));

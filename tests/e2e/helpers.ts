@@ -108,6 +108,15 @@ export async function accessible(page: Page, only: { rules?: string[]; without?:
   ).toEqual([]);
 }
 
+/**
+ * The address of a job of the demo. It is found by its name: other walks make so many jobs that one may not stand on the first
+ * page of the list.
+ */
+export async function addressOf(page: Page, title: string): Promise<string> {
+  await page.goto(`${DEMO}/jobs?find=${encodeURIComponent(title)}`);
+  return (await page.getByRole('main').getByRole('link', { name: title, exact: true }).getAttribute('href'))!;
+}
+
 /** Picks from one of our selects by its label. */
 export async function pick(page: Page, label: string | RegExp, option: string | RegExp): Promise<void> {
   await page

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { accessible, DEMO, PHONE, signIn, test, waitedFor } from './helpers';
+import { accessible, addressOf, DEMO, PHONE, signIn, test, waitedFor } from './helpers';
 
 /** Every page of the demo world, light and dark, desk and phone: opens without an error, holds its width, passes axe. */
 const PASSWORD = 'salt-marsh-oil';
@@ -53,8 +53,7 @@ for (const [name, options, rules] of LOOKS)
       const all = part === 'places' ? [] : part === 'more' ? [...MORE] : [part];
       if (part === 'places') for (const path of PLACES) await visit(page, path, faults, rules && [...rules]);
       for (const title of all) {
-        await page.goto(`${DEMO}/jobs`);
-        const job = await page.getByRole('main').getByRole('link', { name: title }).getAttribute('href');
+        const job = await addressOf(page, title);
         const stations = part === 'more' ? ['look', 'measure', 'ready'] : STATIONS;
         for (const s of stations) await visit(page, `${job}/${s}`, faults, rules && [...rules]);
       }
@@ -72,8 +71,7 @@ test('Today: the wet bay is the one yellow thing, its clock ticks down to the wi
 
 test('keys: stations by number, find, and their list', async ({ page }) => {
   await signIn(page, DEMO, 'ines@wickandtarn.example', PASSWORD);
-  await page.goto(`${DEMO}/jobs`);
-  await page.getByRole('link', { name: 'Boathouse deck' }).click();
+  await page.goto(`${DEMO}${await addressOf(page, 'Boathouse deck')}`);
   await expect(page).toHaveURL(/when/);
   await page.keyboard.press('2');
   await expect(page).toHaveURL(/measure/);

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { DEMO, phone, test } from './helpers';
+import { addressOf, DEMO, phone, test } from './helpers';
 
 /** Two phones on one job, dropped requests, dead spots: nothing is lost, nothing doubled. */
 const PASSWORD = 'salt-marsh-oil';
@@ -7,9 +7,7 @@ const BRAM = 'bram@wickandtarn.example';
 const TOVE = 'tove@wickandtarn.example';
 
 async function openWork(page: Page, title: string): Promise<void> {
-  await page.goto(`${DEMO}/jobs`);
-  const job = await page.getByRole('link', { name: title, exact: true }).getAttribute('href');
-  await page.goto(`${DEMO}${job}/work`);
+  await page.goto(`${DEMO}${await addressOf(page, title)}/work`);
   await expect(page.getByText('in step')).toBeVisible();
 }
 const notes = (page: Page, text: string) => page.getByRole('listitem').filter({ hasText: text });

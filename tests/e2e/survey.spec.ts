@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { DEMO, phone, pick, saved, setClock, signIn, test } from './helpers';
+import { addressOf, DEMO, phone, pick, saved, setClock, signIn, test } from './helpers';
 import demoCounter from '../../demo/jobs/03-bakery-counter.json' with { type: 'json' };
 
 /** Look, Measure, Ready: each walk on a job of its own. */
@@ -277,8 +277,7 @@ test('a plan goes out as SVG, DXF and JSON and comes back; a take-off as CSV; a 
   page
 }) => {
   await signIn(page, DEMO, ...LEAD);
-  await page.goto(`${DEMO}/jobs`);
-  const library = await page.getByRole('link', { name: 'Reading room floor' }).getAttribute('href');
+  const library = await addressOf(page, 'Reading room floor');
   await page.goto(`${DEMO}${library}/measure`);
   const files: { name: string; text: string }[] = [];
   for (const what of ['SVG', 'DXF', 'JSON', 'CSV']) {
