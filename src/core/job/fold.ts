@@ -194,7 +194,9 @@ function take(state: WorkState, e: WorkEvent): string | null {
     case 'rags.safe': {
       const out = ragsUnaccounted(state);
       state.ragsSafe += e.data.count;
-      return e.data.count > out ? `${e.data.count} rags made safe, but only ${out} were out` : null;
+      return e.data.count > out
+        ? `${countedRags(e.data.count)} made safe, but only ${out} ${out === 1 ? 'was' : 'were'} out`
+        : null;
     }
     case 'sample.approved':
       state.approval = { ...e.data, atMs: e.at, by: e.byName };
@@ -211,7 +213,7 @@ function take(state: WorkState, e: WorkEvent): string | null {
       state.load.from.set(e.data.item, e.data.from);
       return null;
     case 'day.closed':
-      if (ragsUnaccounted(state) > 0) return `${ragsUnaccounted(state)} rags were still out`;
+      if (ragsUnaccounted(state) > 0) return `${countedRags(ragsUnaccounted(state))} still out`;
       state.closedDays.push(e.data.date);
       return null;
     case 'handed.over':

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { HOUR_MS } from '$core/units';
+  import { counted, HOUR_MS } from '$core/units';
   import type { SurfaceInCare } from '$lib/server/overview/care';
   import type { Rail } from '$lib/server/overview/rail';
   import { clock } from '../clock/clock.svelte';
@@ -78,7 +78,7 @@
           <span
             ><b>{s.client}</b>, {s.surface}
             {#if lateMs > 0}<span class="late"
-                ><Sign kind="check" size={13} /> {Math.ceil(lateMs / (24 * HOUR_MS))} days late</span
+                ><Sign kind="check" size={13} /> {counted(Math.ceil(lateMs / (24 * HOUR_MS)), 'day', 'days')} late</span
               >{/if}</span
           >
         </a>

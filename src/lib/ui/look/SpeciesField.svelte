@@ -55,7 +55,7 @@
       aria-describedby="{id}-d"
     />
     <Combobox.Portal>
-      <Combobox.Content class="choice-list" sideOffset={4}>
+      <Combobox.Content class="choice-list" sideOffset={4} align="start">
         <Combobox.Viewport>
           {#each hits as s (s.id)}
             <Combobox.Item value={s.id} label={s.name} class="choice-item">

@@ -71,14 +71,14 @@
           <span class="words">{words(p)}</span>
           {#if way?.refused}
             <span class="bad">{way.refused}</span>
-            <span class="flex flex-wrap gap-x-3">
+            <span class="flex flex-wrap items-center gap-x-4">
               {#if lettingGo === way.id}
-                <button class="link min-h-6" onclick={() => desk.photos.letGo(way)}>Yes, for good</button>
-                <button class="link min-h-6" onclick={() => (lettingGo = '')}>Keep it</button>
+                <button class="link min-h-10" onclick={() => desk.photos.letGo(way)}>Yes, for good</button>
+                <button class="link min-h-10" onclick={() => (lettingGo = '')}>Keep it</button>
               {:else}
-                <button class="link min-h-6" onclick={() => desk.photos.resend(way.id)}>Send again</button>
-                <a class="link" href={way.url} download="{way.id}.jpg">Save</a>
-                <button class="link min-h-6" onclick={() => (lettingGo = way.id)}>Let it go</button>
+                <button class="link min-h-10" onclick={() => desk.photos.resend(way.id)}>Send again</button>
+                <a class="link min-h-10 content-center" href={way.url} download="{way.id}.jpg">Save</a>
+                <button class="link min-h-10" onclick={() => (lettingGo = way.id)}>Let it go</button>
               {/if}
             </span>
           {:else if way}

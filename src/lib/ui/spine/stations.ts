@@ -11,7 +11,7 @@ import {
   type SurfaceSurvey,
   type WorkState
 } from '$core/job';
-import { showArea, showVolume, type UnitSystem } from '$core/units';
+import { countedRags, showArea, showVolume, type UnitSystem } from '$core/units';
 import { dayMonth, monthYear, whenWords } from '../words/time';
 
 export type StationId = 'look' | 'measure' | 'ready' | 'choose' | 'load' | 'when' | 'work' | 'leave' | 'keep';
@@ -119,7 +119,7 @@ function word(id: StationId, seen: Seen): string {
     case 'work': {
       const bay = openBays(state)[0];
       if (bay) return `bay ${bay.bay}, coat ${bay.coat}`;
-      if (ragsUnaccounted(state)) return `${ragsUnaccounted(state)} rags out`;
+      if (ragsUnaccounted(state)) return `${countedRags(ragsUnaccounted(state))} out`;
       return `${live.coats.filter((c) => c.closed).length} of ${coatCount(document)} coats`;
     }
     case 'leave': {

@@ -89,7 +89,7 @@
         >
       </li>
     {:else}
-      <li class="dim">Nothing has happened here yet.</li>
+      <li class="none">Nothing has happened here yet.</li>
     {/each}
   </ul>
   {#if log.length > shownLog.length}<button class="btn line mt-2" onclick={() => (wholeLog = true)}
@@ -114,6 +114,10 @@
     font-weight: 640;
     border-top: 1.5px solid var(--ink);
     margin-top: 6px;
+  }
+  .log .none {
+    display: block;
+    color: var(--ink-3);
   }
   .undone span {
     text-decoration: line-through;

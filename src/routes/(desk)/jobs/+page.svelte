@@ -49,7 +49,7 @@
 <main class="p-5">
   <div class="flex flex-wrap items-center gap-3">
     <h1>{data.aside ? 'Jobs set aside' : 'Jobs'}</h1>
-    <form class="ml-4 flex gap-2" role="search" action="/jobs">
+    <form class="flex gap-2 md:ml-4" role="search" action="/jobs">
       <label class="unseen" for="find">Find a job</label>
       <input class="field" id="find" name="find" placeholder="Job, client or place" value={data.find} />
       <button class="btn line">Find</button>
@@ -87,7 +87,13 @@
   {:else}
     <div class="scroll" role="region" aria-label="Jobs" tabindex="-1">
       <table class="ruled mt-4 bg-sheet">
-        <thead><tr><th class="pl-4">Job</th><th>Client</th><th>Place</th><th>Stands</th><th>Changed</th></tr></thead>
+        <thead
+          ><tr
+            ><th class="pl-4">Job</th><th>Client</th><th class="wide">Place</th><th>Stands</th><th class="wide"
+              >Changed</th
+            ></tr
+          ></thead
+        >
         <tbody>
           {#each data.jobs as j (j.id)}
             <tr>
@@ -98,13 +104,13 @@
                   >{/if}
               </td>
               <td>{j.clientName}</td>
-              <td class="dim">{j.place}</td>
+              <td class="wide dim">{j.place}</td>
               <td class="whitespace-nowrap">
                 <svg class="mr-2 inline-block align-middle" width="46" height="14" aria-hidden="true"
                   ><rect x=".5" y=".5" width="45" height="13" fill={FILL[j.stage]} stroke="var(--rule-2)" /></svg
                 >{j.stage}
               </td>
-              <td class="dim whitespace-nowrap">{fullDate(j.updatedAt.getTime(), data.crew.home.timeZone)}</td>
+              <td class="wide dim whitespace-nowrap">{fullDate(j.updatedAt.getTime(), data.crew.home.timeZone)}</td>
             </tr>
           {/each}
         </tbody>
@@ -127,5 +133,11 @@
   .scroll {
     position: relative;
     overflow-x: auto;
+  }
+  /* On a phone the client says where, and the order says when. */
+  @media (max-width: 760px) {
+    .wide {
+      display: none;
+    }
   }
 </style>

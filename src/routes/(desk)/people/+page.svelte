@@ -51,7 +51,7 @@
       </div>
     {/if}
     <div class="relative overflow-x-auto" role="region" aria-label="People of the crew" tabindex="-1">
-      <table class="ruled mt-3 bg-sheet">
+      <table class="people ruled mt-3 bg-sheet">
         <thead><tr><th class="pl-4">Name</th><th>E-mail</th><th>Role</th><th>Sign-in</th></tr></thead>
         <tbody>
           {#each data.people as p (p.id)}
@@ -124,3 +124,23 @@
     <p class="dim">Only a lead adds people and changes roles.</p>
   {/if}
 </main>
+
+<style>
+  /* On a phone a person is a block, not a row: what can be done stands in reach. */
+  @media (max-width: 760px) {
+    .people thead {
+      display: none;
+    }
+    .people tr {
+      display: grid;
+      gap: 6px;
+      padding: 12px 16px;
+      border-bottom: 1px solid var(--rule);
+    }
+    .people td {
+      width: auto;
+      padding: 0;
+      border: 0;
+    }
+  }
+</style>

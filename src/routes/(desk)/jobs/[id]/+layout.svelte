@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { counted } from '$core/units';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
@@ -70,8 +71,10 @@
     {#if data.unreadableEntries}
       <p class="mb-3 flex gap-2 bg-check-fill px-4 py-2">
         <Sign kind="check" /><span
-          >{data.unreadableEntries === 1 ? 'One entry' : `${data.unreadableEntries} entries`} of the log can’t be read and
-          count{data.unreadableEntries === 1 ? 's' : ''} for nothing.
+          >{counted(data.unreadableEntries, 'entry', 'entries')} of the log can’t be read and count{data.unreadableEntries ===
+          1
+            ? 's'
+            : ''} for nothing.
           <a class="link" href="/mend/{desk.id}">Look at {data.unreadableEntries === 1 ? 'it' : 'them'}</a></span
         >
       </p>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { invalidate } from '$app/navigation';
   import { goodUntilMs, stockWarnings } from '$core/stock';
-  import { showVolume } from '$core/units';
+  import { counted, showVolume } from '$core/units';
   import { clock } from '$lib/ui/clock/clock.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import NewTin from '$lib/ui/shelf/NewTin.svelte';
@@ -39,7 +39,7 @@
   <div class="flex flex-wrap items-center gap-3">
     <h1>Shelf</h1>
     <ShelfTabs here="stock" />
-    <span class="dim">{data.tins.length} tins. What a batch takes is written down by itself</span>
+    <span class="dim">{counted(data.tins.length, 'tin', 'tins')}. What a batch takes is written down by itself</span>
     {#if data.mayEdit}<button class="btn ml-auto" onclick={() => (adding = adding ? null : 'new')}
         >{adding ? 'No new tin' : 'A tin bought'}</button
       >{/if}

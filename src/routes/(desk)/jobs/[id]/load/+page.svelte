@@ -3,7 +3,7 @@
   import { recipes } from '$core/mix';
   import { isTwoPart } from '$core/product';
   import { faceName } from '$core/surface';
-  import { decimals, showArea, showPour, showVolume, volumeParts } from '$core/units';
+  import { counted, decimals, showArea, showPour, showVolume, volumeParts } from '$core/units';
   import { writeOrder } from '$formats/order-csv';
   import Cup from '$lib/ui/cup/Cup.svelte';
   import Cautions from '$lib/ui/job/Cautions.svelte';
@@ -33,7 +33,9 @@
     return c ? `${c.components.map((x) => x.parts).join(' : ')} by ${c.ratioBasis}` : '';
   };
   const facts = $derived(
-    load ? `${load.products.map((p) => `${p.name}, ${p.colour}`).join(', then ')}. ${desk.plan.coats.length} coats` : ''
+    load
+      ? `${load.products.map((p) => `${p.name}, ${p.colour}`).join(', then ')}. ${counted(desk.plan.coats.length, 'coat', 'coats')}`
+      : ''
   );
   const buys = $derived(load?.products.some((p) => p.buy.some((b) => b.tins.length)) ?? false);
 </script>

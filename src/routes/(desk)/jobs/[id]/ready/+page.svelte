@@ -2,7 +2,7 @@
   import { unitProgress } from '$core/prep';
   import { safetyClosing } from '$core/safety';
   import { unitCount } from '$core/surface';
-  import { showDuration } from '$core/units';
+  import { counted, showDuration } from '$core/units';
   import Cautions from '$lib/ui/job/Cautions.svelte';
   import FirstSurface from '$lib/ui/job/FirstSurface.svelte';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
@@ -33,7 +33,7 @@
 
 <JobTitle
   facts={desk.surveys.length
-    ? `${hours(total.person)} of work, ${hours(total.elapsed)} with ${desk.document.crew.people} people and the waits`
+    ? `${hours(total.person)} of work, ${hours(total.elapsed)} with ${counted(desk.document.crew.people, 'person', 'people')} and the waits`
     : 'What comes before the oil'}
 />
 {#if desk.document.surfaces.length === 0}<FirstSurface />{/if}

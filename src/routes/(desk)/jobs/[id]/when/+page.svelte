@@ -3,7 +3,7 @@
   import { onMount, untrack } from 'svelte';
   import { simulateStart, type RankedStart } from '$core/window';
   import { jobAtHouse, needsWeather, sequenceContext } from '$core/job';
-  import { HOUR_MS, MINUTE_MS, showDuration } from '$core/units';
+  import { counted, HOUR_MS, MINUTE_MS, showDuration } from '$core/units';
   import AirCharts from '$lib/ui/job/AirCharts.svelte';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
@@ -148,7 +148,7 @@
     ? desk.document.site.room.kind === 'follows outdoors'
       ? 'Room that follows the weather'
       : 'Held room'
-    : 'Outdoors'}, {desk.document.crew.people} people, {wanted} {wanted === 1 ? 'coat' : 'coats'}"
+    : 'Outdoors'}, {counted(desk.document.crew.people, 'person', 'people')}, {counted(wanted, 'coat', 'coats')}"
 >
   {#snippet actions()}
     {#if desk.mayEdit}

@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { nextSteps, type Step } from '$core/job';
-  import { showTemperature } from '$core/units';
+  import { counted, showTemperature } from '$core/units';
   import { siteHourAt } from '$core/window';
   import { clock } from '$lib/ui/clock/clock.svelte';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
@@ -80,7 +80,7 @@
   <a class="phone-only link" href="/">Today</a>
   <h1>{desk.document.title}</h1>
   <span class="dim facts"
-    >{lastCoat ? `coat ${lastCoat} of ${desk.plan.coats.length}` : `${desk.plan.coats.length} coats`}{air
+    >{lastCoat ? `coat ${lastCoat} of ${desk.plan.coats.length}` : counted(desk.plan.coats.length, 'coat', 'coats')}{air
       ? `. ${showTemperature(air.airTempC, desk.units)}, ${Math.round(air.rh * 100)} %`
       : ''}</span
   >
