@@ -10,8 +10,8 @@ export default defineConfig({
   retries: 0,
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list'], ['./tests/playwright-line-reporter.ts']],
-  timeout: 120_000,
-  expect: { timeout: 20_000 },
+  timeout: 300_000,
+  expect: { timeout: 60_000 },
   use: {
     ...devices['Desktop Chrome'],
     viewport: { width: 1280, height: 800 },

@@ -14,6 +14,8 @@ export default defineConfig({
         test: {
           name: 'unit',
           environment: 'node',
+          testTimeout: 300_000,
+          hookTimeout: 300_000,
           include: [
             'src/core/**/*.test.ts',
             'src/formats/**/*.test.ts',

@@ -99,7 +99,7 @@ const nextEvent = (phone: number, n: number): NewEvent =>
 
 describe(`${NODES} databases in a cluster, ${NODES} apps, ${PHONES} phones`, () => {
   it('every process says how it is, and no more', async () => {
-    await expect.poll(() => balancer.well, { timeout: 20_000 }).toEqual([true, true, true]);
+    await expect.poll(() => balancer.well, { timeout: 120_000 }).toEqual([true, true, true]);
     const h = (await (await fetch(`http://127.0.0.1:${apps[0]!.port}/health`)).json()) as object;
     expect(h).toMatchObject({ ok: true, database: 'ready', migrations: 'done', draining: false });
     expect(Object.keys(h).sort()).toEqual(['database', 'draining', 'migrations', 'ok', 'version']);
@@ -125,7 +125,7 @@ describe(`${NODES} databases in a cluster, ${NODES} apps, ${PHONES} phones`, () 
     const phones = Array.from({ length: PHONES }, (_, k) => phone(k));
     const grown = (by: number) => {
       const before = acknowledged.size;
-      return expect.poll(() => acknowledged.size, { timeout: 90_000 }).toBeGreaterThan(before + by);
+      return expect.poll(() => acknowledged.size, { timeout: 120_000 }).toBeGreaterThan(before + by);
     };
     await grown(250);
     cluster.kill(1);
@@ -137,7 +137,7 @@ describe(`${NODES} databases in a cluster, ${NODES} apps, ${PHONES} phones`, () 
     await grown(100);
     await cluster.rejoin(1);
     await apps[1]!.launch();
-    await expect.poll(() => balancer.well, { timeout: 60_000 }).toEqual([true, true, true]);
+    await expect.poll(() => balancer.well, { timeout: 120_000 }).toEqual([true, true, true]);
     await grown(250);
     over = true;
     await Promise.all(phones);
@@ -168,7 +168,7 @@ describe(`${NODES} databases in a cluster, ${NODES} apps, ${PHONES} phones`, () 
     // Whoever followed a job got all of it, in order and once, whichever node an entry came through.
     for (const [i, f] of followers.entries()) {
       const whole = logs[0]!.filter((l) => l.startsWith(jobs[i]!)).map((l) => l.split(' ')[2]!);
-      await expect.poll(() => f.got.length, { timeout: 20_000 }).toBe(whole.length);
+      await expect.poll(() => f.got.length, { timeout: 120_000 }).toBe(whole.length);
       expect(f.got.map((e) => e.id)).toEqual(whole);
       await f.stop();
     }
@@ -226,7 +226,7 @@ describe(`${NODES} databases in a cluster, ${NODES} apps, ${PHONES} phones`, () 
   it('a process that is asked to end says so first, finishes what it has begun, and ends its streams', async () => {
     const app = apps[2]!;
     const stream = follow(app.port, jobs[0]!);
-    await expect.poll(() => stream.got.length, { timeout: 20_000 }).toBeGreaterThan(0);
+    await expect.poll(() => stream.got.length, { timeout: 120_000 }).toBeGreaterThan(0);
     const slow = fetch(`http://127.0.0.1:${app.port}/`, { headers: { Cookie: cookie } });
     await new Promise((go) => setTimeout(go, 5));
     const ended = endProcess(app.p.appPid, APP_MARK, 10_000);
@@ -234,7 +234,7 @@ describe(`${NODES} databases in a cluster, ${NODES} apps, ${PHONES} phones`, () 
     expect(page.status).toBe(200);
     expect(livePid(app.p.appPid, APP_MARK)).toBeNull();
     await stream.stop();
-    await expect.poll(() => balancer.well[2], { timeout: 10_000 }).toBe(false);
+    await expect.poll(() => balancer.well[2], { timeout: 120_000 }).toBe(false);
     expect((await fetch(`${origin}/jobs`, { headers: { Cookie: cookie } })).status).toBe(200);
   });
 });

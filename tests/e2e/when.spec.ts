@@ -30,8 +30,7 @@ async function copyOf(
   expect(r.ok(), await r.text()).toBe(true);
   return `${DEMO}/jobs/${((await r.json()) as { id: string }).id}`;
 }
-const done = (page: Page) =>
-  expect(page.getByText(/forecasts in which|working hours let/)).toBeVisible({ timeout: 30_000 });
+const done = (page: Page) => expect(page.getByText(/forecasts in which|working hours let/)).toBeVisible();
 const log = (page: Page, job: string, type: string, data: object, at: string) =>
   page.request
     .post(`${DEMO}/api/jobs/${job.split('/').pop()}/events`, {
@@ -67,9 +66,7 @@ test('the boathouse deck in showers: counts of forecasts, why hours are closed, 
   await page.getByRole('button', { name: 'What would help?' }).click();
   await expect(
     page.getByRole('heading', { name: 'What would help' }).or(page.getByText(/Nothing of what can be done/))
-  ).toBeVisible({
-    timeout: 30_000
-  });
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Table' }).click();
   await expect(page.getByRole('region', { name: 'Hours of the day' }).getByRole('row')).not.toHaveCount(1);
   await page.getByRole('button', { name: 'Wood moisture' }).click();

@@ -258,7 +258,7 @@ async function ask(q: Asked): Promise<Response> {
       ...(q.key.startsWith('/api/senml') && { Authorization: `Bearer ${sensorToken}` })
     },
     ...(q.body && { body: q.body.text }),
-    signal: AbortSignal.timeout(30_000)
+    signal: AbortSignal.timeout(120_000)
   });
 }
 

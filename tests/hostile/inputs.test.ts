@@ -61,7 +61,7 @@ const ask = (
     ...(body !== undefined && {
       body: typeof body === 'string' ? body : body instanceof Uint8Array ? new Uint8Array(body) : JSON.stringify(body)
     }),
-    signal: AbortSignal.timeout(60_000)
+    signal: AbortSignal.timeout(120_000)
   });
 const FORM = { 'Content-Type': 'application/x-www-form-urlencoded' };
 const form = (fields: { [name in string]: string }) => new URLSearchParams(fields).toString();

@@ -61,7 +61,7 @@ describe(`app and database killed ${CYCLES} times under ${PHONES} phones`, () =>
         // Some way into the stream, at another moment each time.
         const before = acknowledged.size;
         await expect
-          .poll(() => acknowledged.size, { timeout: 30_000, interval: 5 })
+          .poll(() => acknowledged.size, { timeout: 120_000, interval: 5 })
           .toBeGreaterThan(before + 5 + ((cycle * 7) % 23));
         if (cycle % 2) {
           app.killDatabase();
@@ -72,7 +72,7 @@ describe(`app and database killed ${CYCLES} times under ${PHONES} phones`, () =>
         }
       }
       const settled = acknowledged.size;
-      await expect.poll(() => acknowledged.size, { timeout: 30_000 }).toBeGreaterThan(settled + 20);
+      await expect.poll(() => acknowledged.size, { timeout: 120_000 }).toBeGreaterThan(settled + 20);
       over = true;
       await Promise.all(phones);
       const { db, pool } = app.connect();

@@ -40,7 +40,7 @@ const post = (jobId: string, events: NewEvent[]) =>
     method: 'POST',
     headers: { Cookie: cookie, 'Content-Type': 'application/json' },
     body: JSON.stringify({ events }),
-    signal: AbortSignal.timeout(5000)
+    signal: AbortSignal.timeout(120_000)
   });
 
 /** Posts a stream of events one by one, strikes in the middle; gives those that were acknowledged and those that were not. */
@@ -93,7 +93,7 @@ describe('killed in the middle of a stream of events', () => {
       // The phone sends everything again, the acknowledged too: nothing is doubled, nothing is missing.
       await expect
         .poll(async () => (await post(jobId, [...acknowledged, ...unanswered]).catch(() => null))?.status, {
-          timeout: 20_000
+          timeout: 120_000
         })
         .toBe(200);
       const whole = await stored(jobId);

@@ -55,7 +55,7 @@ export async function send(
       method: 'POST',
       headers: { Cookie: cookie, 'Content-Type': 'application/json' },
       body: JSON.stringify({ events: [event] }),
-      signal: AbortSignal.timeout(20_000)
+      signal: AbortSignal.timeout(120_000)
     });
     if (!r.ok) return 'lost';
     const { receipts } = (await r.json()) as { receipts: { outcome: string }[] };

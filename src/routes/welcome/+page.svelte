@@ -2,6 +2,7 @@
   import { superForm } from 'sveltekit-superforms';
   import { clientCheck } from '$lib/forms/client';
   import Choice from '$lib/ui/fields/Choice.svelte';
+  import NewPasswordField from '$lib/ui/fields/NewPasswordField.svelte';
   import TextField from '$lib/ui/fields/TextField.svelte';
   import Threshold from '$lib/ui/shell/Threshold.svelte';
   import { firstAccount } from '$formats/validate/gen/firstAccount.gen.js';
@@ -33,15 +34,7 @@
       bind:value={$form.email}
       errors={$errors.email}
     />
-    <TextField
-      label="Password"
-      name="password"
-      type="password"
-      autocomplete="new-password"
-      bind:value={$form.password}
-      errors={$errors.password}
-      hint="10 characters or more"
-    />
+    <NewPasswordField label="Password" name="password" bind:value={$form.password} errors={$errors.password} />
     <Choice
       label="Units"
       name="units"

@@ -116,7 +116,7 @@ describe('live updates', () => {
     const stop = live.follow(jobId, 0, (events) => got.push(...events));
     await post(phoneEvent('note.added', { text: 'a' }));
     await post(phoneEvent('note.added', { text: 'b' }));
-    await expect.poll(() => got.length, { timeout: 5000 }).toBe(2);
+    await expect.poll(() => got.length, { timeout: 120_000 }).toBe(2);
     expect(got.map((e) => (e.data as { text: string }).text)).toEqual(['a', 'b']);
     stop();
     expect(live.following).toBe(0);

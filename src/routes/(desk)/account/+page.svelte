@@ -1,6 +1,7 @@
 <script lang="ts">
   import { superForm } from 'sveltekit-superforms';
   import { clientCheck } from '$lib/forms/client';
+  import NewPasswordField from '$lib/ui/fields/NewPasswordField.svelte';
   import TextField from '$lib/ui/fields/TextField.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import { passwordChange } from '$formats/validate/gen/passwordChange.gen.js';
@@ -31,14 +32,11 @@
       bind:value={$form.currentPassword}
       errors={$errors.currentPassword}
     />
-    <TextField
+    <NewPasswordField
       label="The new one"
       name="newPassword"
-      type="password"
-      autocomplete="new-password"
       bind:value={$form.newPassword}
       errors={$errors.newPassword}
-      hint="10 characters or more: three or four words that do not belong together"
     />
     <button class="btn min-h-12" disabled={$submitting}>{$submitting ? 'Changing' : 'Change it'}</button>
   </form>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { superForm } from 'sveltekit-superforms';
   import { clientCheck } from '$lib/forms/client';
-  import TextField from '$lib/ui/fields/TextField.svelte';
+  import NewPasswordField from '$lib/ui/fields/NewPasswordField.svelte';
   import Threshold from '$lib/ui/shell/Threshold.svelte';
   import { newPassword } from '$formats/validate/gen/newPassword.gen.js';
   import type { NewPasswordInput } from '$formats/schema/form-schemas';
@@ -19,14 +19,11 @@
 
 <Threshold title="Set a new password" lead="For {data.name}, {data.email}. Then sign in with it.">
   <form method="post" use:enhance class="grid gap-4">
-    <TextField
+    <NewPasswordField
       label="New password"
       name="newPassword"
-      type="password"
-      autocomplete="new-password"
       bind:value={$form.newPassword}
       errors={$errors.newPassword}
-      hint="10 characters or more: three or four words that do not belong together"
     />
     <button class="btn min-h-12" disabled={$submitting}>{$submitting ? 'Setting' : 'Set it'}</button>
   </form>

@@ -71,10 +71,7 @@
     {#if data.unreadableEntries}
       <p class="mb-3 flex gap-2 bg-check-fill px-4 py-2">
         <Sign kind="check" /><span
-          >{counted(data.unreadableEntries, 'entry', 'entries')} of the log can’t be read and count{data.unreadableEntries ===
-          1
-            ? 's'
-            : ''} for nothing.
+          >{counted(data.unreadableEntries, 'entry', 'entries')} of the log can’t be read, and left out of everything.
           <a class="link" href="/mend/{desk.id}">Look at {data.unreadableEntries === 1 ? 'it' : 'them'}</a></span
         >
       </p>
