@@ -2,12 +2,17 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { card } from '../../../tests/fixtures';
 import { defaultHouseRules as house } from '../house';
+import type { Method } from '../product';
+import type { SurfaceKind } from '../surface';
 import {
+  applicatorsOf,
   emptyCoverageLog,
   cheapestTins,
   coatFaceLitres,
   coatLossesL,
+  keptByApplicatorsL,
   litresSdLn,
+  lnNormalBetween,
   normalCdf,
   normalQuantile,
   prepTakeUp,
@@ -54,9 +59,27 @@ describe('litres of a coat', () => {
     expect(prepTakeUp({ lastGrit: 180, waterPopped: false, weathered: false }, true)).toBe(0.9);
     expect(prepTakeUp({ lastGrit: 60, waterPopped: true, weathered: true }, false)).toBe(1);
   });
-  it('losses: 2 % tin, 2 % if mixed, 0.08 L an applicator and day', () => {
-    expect(coatLossesL(10, false, 2, house)).toBeCloseTo(0.36, 9);
-    expect(coatLossesL(10, true, 1, house)).toBeCloseTo(0.48, 9);
+  it('losses: 2 % tin, 2 % if mixed, and what the applicators keep', () => {
+    expect(coatLossesL(10, false, 0.16, house)).toBeCloseTo(0.36, 9);
+    expect(coatLossesL(10, true, 0.08, house)).toBeCloseTo(0.48, 9);
+  });
+  it('applicators keep by their kind, for each who lays with one, at most one for each 2 m²', () => {
+    const kept = (method: Method, kind: SurfaceKind, people: number, planAreaM2: number) =>
+      keptByApplicatorsL(applicatorsOf(method, [kind]), { people, planAreaM2, visits: 1 }, house);
+    expect(kept('roller', 'floor', 2, 70)).toBeCloseTo(2 * (0.08 + 0.02), 9);
+    expect(kept('thin', 'countertop', 3, 1.8)).toBeCloseTo(0.01, 9);
+    expect(kept('trowel', 'floor', 3, 5)).toBeCloseTo(2 * 0.025, 9);
+    expect(kept('spray', 'cladding', 1, 40)).toBeCloseTo(0.08, 9);
+    expect(keptByApplicatorsL(['rag'], { people: 1, planAreaM2: 9, visits: 3 }, house)).toBeCloseTo(0.03, 9);
+  });
+  it('1.8 m² of tabletop sanded to 180, two thin coats by rag at 24 and 32 m²/L: 0.146 L (handbook 6)', () => {
+    const net = (1.8 / 24) * 1 * 0.9 + 1.8 / 32;
+    const kept = keptByApplicatorsL(
+      applicatorsOf('thin', ['countertop']),
+      { people: 1, planAreaM2: 1.8, visits: 2 },
+      house
+    );
+    expect(net + coatLossesL(net, false, kept, house)).toBeCloseTo(0.146, 3);
   });
 });
 
@@ -72,18 +95,37 @@ describe('confidence', () => {
     expect(() => normalQuantile(1)).toThrow(/between/);
   });
   it('a card with no history, one coat, 90 %: +43 % (handbook 6)', () => {
-    const sd = litresSdLn([{ key: 'a', litres: 3 }], house.coatSdLn, () => house.cardSdLn);
+    const sd = litresSdLn([{ coat: 1, key: 'a', litres: 3 }], house.coatSdLn, () => house.cardSdLn);
     expect(Math.exp(normalQuantile(0.9) * sd)).toBeCloseTo(1.427, 3);
   });
   it('several coats and keys even out; learning shrinks it', () => {
     const coats = [
-      { key: 'a', litres: 2 },
-      { key: 'b', litres: 1 }
+      { coat: 1, key: 'a', litres: 2 },
+      { coat: 2, key: 'b', litres: 1 }
     ];
     const sd = (k: number) => litresSdLn(coats, 0.12, () => k);
     expect(sd(0.25)).toBeLessThan(Math.hypot(0.12, 0.25));
     expect(sd(0.05)).toBeLessThan(sd(0.25));
     expect(litresSdLn([], 0.12, () => 0.25)).toBe(0);
+  });
+  it('one coat over two species is still one coat: its own spread is not halved', () => {
+    const one = litresSdLn(
+      [
+        { coat: 1, key: 'a', litres: 1 },
+        { coat: 1, key: 'b', litres: 1 }
+      ],
+      0.12,
+      () => 0
+    );
+    expect(one).toBeCloseTo(0.12, 12);
+  });
+  it('the normal between two far points keeps its size', () => {
+    expect(lnNormalBetween(-1, 1)).toBeCloseTo(Math.log(normalCdf(1) - normalCdf(-1)), 12);
+    expect(lnNormalBetween(40, Infinity)).toBeCloseTo(-804.608, 2);
+    expect(lnNormalBetween(-Infinity, -40)).toBeCloseTo(lnNormalBetween(40, Infinity), 9);
+    expect(lnNormalBetween(-Infinity, Infinity)).toBeCloseTo(0, 12);
+    expect(lnNormalBetween(20, 21)).toBeCloseTo(lnNormalBetween(20, 30), 6);
+    expect(() => lnNormalBetween(1, 1)).toThrow();
   });
 });
 

@@ -1,19 +1,11 @@
-export {
-  coatFaceLitres,
-  coatLossesL,
-  prepTakeUp,
-  speciesTakeUp,
-  type CoatFace,
-  type CoatFaceLitres,
-  type Factor
-} from './litres';
-export { litresSdLn, normalCdf, normalQuantile, type CoatShare } from './confidence';
+export { coatFaceLitres, prepTakeUp, speciesTakeUp, type CoatFace, type CoatFaceLitres, type Factor } from './litres';
+export { applicatorsOf, coatLossesL, keptByApplicatorsL, netUsedL, type Applicator } from './losses';
+export { litresSdLn, lnNormalBetween, normalCdf, normalQuantile, type CoatShare } from './confidence';
 export { cheapestTins, MOST_LITRES, type PackSize, type TinChoice } from './tins';
 export {
   coverageLog,
   emptyCoverageLog,
   knownRate,
-  netUsedL,
   observedRates,
   outlierZ,
   rateKey,

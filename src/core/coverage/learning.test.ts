@@ -38,7 +38,8 @@ describe('what the log teaches', () => {
     expect(a!.precision / b!.precision).toBeCloseTo(3, 12);
   });
   it('losses are not on the wood: 2.6 L used, mixed, one applicator → 2.42 L', () => {
-    expect(netUsedL(2.6, true, 1, house)).toBeCloseTo((2.6 - 0.08) / 1.04, 12);
+    expect(netUsedL(2.6, true, 0.08, house)).toEqual({ netL: expect.closeTo((2.6 - 0.08) / 1.04, 12), guessed: false });
+    expect(netUsedL(0.1, false, 0.08, house)).toEqual({ netL: 0.05, guessed: true });
     expect(observedRates({ keys: [], netUsedL: -1, guessed: false }, house)).toEqual([]);
   });
   it('more history never widens what is unknown, and the median lies between card and coats', () =>

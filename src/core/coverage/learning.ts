@@ -58,11 +58,6 @@ export interface RateObservation {
   precision: number;
 }
 
-/** Litres that really went on the wood: what was used less tin, mixing and applicator losses, which are shares of it. */
-export const netUsedL = (usedL: number, mixed: boolean, applicatorDays: number, house: HouseRules): number =>
-  (usedL - house.applicatorLossLPerDay * applicatorDays) /
-  (1 + house.tinResidueShare + (mixed ? house.mixResidueShare : 0));
-
 /**
  * S* = A_eff·u_species·u_prep·u_method / (used − losses) of a finished coat, by key. A coat over several keys gives each
  * the same ratio to its card, weighed by its share of the litres. Empty when nothing is left after losses.

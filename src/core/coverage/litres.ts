@@ -91,7 +91,3 @@ export function coatFaceLitres(
     ]
   };
 }
-
-/** Litres lost on one coat: tin and mixing residue by share, plus what stays in each applicator each day (handbook 6). */
-export const coatLossesL = (netL: number, mixed: boolean, applicatorDays: number, house: HouseRules): number =>
-  netL * (house.tinResidueShare + (mixed ? house.mixResidueShare : 0)) + house.applicatorLossLPerDay * applicatorDays;

@@ -1,7 +1,7 @@
 import { cardHours, classTraits, touchDryProgress, type Method, type ProductCard } from '../product';
 import { HOUR_MS, type Span } from '../units';
 import { whenGathered, type DryingCurve } from './curve';
-import { TACKY_PROGRESS, type DryingFactor } from './drying-factor';
+import { tackyProgress, type DryingFactor } from './drying-factor';
 import { filmFactor, methodFactor } from './rate';
 
 /** A value for each state of a coat, over the span of κ. Null where the card has no such state. */
@@ -45,6 +45,14 @@ export interface CoatNeeds extends CoatStates {
 
 const sure = (hours: number): Span => ({ p10: hours, p50: hours, p90: hours });
 
+/** κ as rain-safe, light use and full cure go by it: the thumb tests touch, so it may put them off and never bring them nearer (handbook 9). */
+const slower = ({ p10, p50, p90, tests }: DryingFactor): DryingFactor => ({
+  p10: Math.min(1, p10),
+  p50: Math.min(1, p50),
+  p90: Math.min(1, p90),
+  tests
+});
+
 /** What a coat needs by its card, method, film and κ (handbook 9): progress × the state's hours / (κ · F · M). */
 export function coatNeeds(card: ProductCard, laid: Omit<LaidCoat, 'fromMs' | 'toMs'>, kappa: DryingFactor): CoatNeeds {
   const opens = cardHours(card, 'recoatOpens')!;
@@ -61,22 +69,23 @@ export function coatNeeds(card: ProductCard, laid: Omit<LaidCoat, 'fromMs' | 'to
       fullCure: null
     };
   const film = filmFactor(laid.filmRatio);
-  const need = (progress: number, refHours: number, state: 'recoat' | 'cure'): Span => {
-    const at = (factor: number) => (progress * refHours) / (factor * film * methodFactor(laid.method, state));
-    return { p10: at(kappa.p90), p50: at(kappa.p50), p90: at(kappa.p10) };
+  const need = (progress: number, refHours: number, factor: number, by: DryingFactor = kappa): Span => {
+    const at = (k: number) => (progress * refHours) / (k * film * factor);
+    return { p10: at(by.p90), p50: at(by.p50), p90: at(by.p10) };
   };
-  const stated = (progress: number, refHours: number | undefined, state: 'recoat' | 'cure') =>
-    refHours === undefined ? null : need(progress, refHours, state);
+  const touch = (progress: number) => need(progress, opens, methodFactor(laid.method, 'recoat'));
+  const beyond = (progress: number, refHours: number | undefined, state: 'recoat' | 'cure') =>
+    refHours === undefined ? null : need(progress, refHours, methodFactor(laid.method, state), slower(kappa));
   const closes = cardHours(card, 'recoatCloses');
   return {
     cures: true,
-    tacky: need(TACKY_PROGRESS, opens, 'recoat'),
-    touchDry: need(touchDryProgress(card), opens, 'recoat'),
-    recoatOpens: need(opensAtProgress, opens, 'recoat'),
-    recoatCloses: closes === undefined ? null : need(Math.max(closes / opens, opensAtProgress), opens, 'recoat'),
-    rainSafe: stated(1, cardHours(card, 'rainSafe'), 'recoat'),
-    lightUse: stated(1, cardHours(card, 'lightUse'), 'recoat'),
-    fullCure: stated(cureFactor, cardHours(card, 'fullCure'), 'cure')
+    tacky: touch(tackyProgress(touchDryProgress(card))),
+    touchDry: touch(touchDryProgress(card)),
+    recoatOpens: touch(opensAtProgress),
+    recoatCloses: closes === undefined ? null : touch(Math.max(closes / opens, opensAtProgress)),
+    rainSafe: beyond(1, cardHours(card, 'rainSafe'), 'recoat'),
+    lightUse: beyond(1, cardHours(card, 'lightUse'), 'recoat'),
+    fullCure: beyond(cureFactor, cardHours(card, 'fullCure'), 'cure')
   };
 }
 

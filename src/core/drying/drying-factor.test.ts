@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MINUTE_MS } from '../units';
-import { dryingFactor, kappaBelief, lnPrior, TACK_STATES, testsThatCount, type TackTest } from '.';
+import { dryingFactor, kappaBelief, lnPrior, TACK_STATES, tackyProgress, testsThatCount, type TackTest } from '.';
 
 const test = (felt: TackTest['felt'], progress: number): TackTest => ({
   felt,
@@ -20,6 +20,15 @@ describe('the drying factor κ', () => {
   it('still tacky where it should be ready says slower; ready where it should be tacky says faster', () => {
     expect(dryingFactor([test('tacky', 1)], 0.3).p50).toBeLessThan(0.75);
     expect(dryingFactor([test('ready', 0.5)], 0.3).p50).toBeGreaterThan(1.5);
+  });
+  it('tests that contradict each other meet in the middle: ready at 0.75, then tacky at 1.3', () => {
+    const k = dryingFactor([test('ready', 0.75), test('tacky', 1.3)], 0.3);
+    expect(k.p50).toBeCloseTo(0.795, 3);
+    expect(dryingFactor([test('tacky', 1.3), test('ready', 0.75)], 0.3).p50).toBeCloseTo(k.p50, 9);
+  });
+  it('wet ends where tacky begins: at 0.2, or half way to touch dry where that is sooner', () => {
+    expect([tackyProgress(0.6), tackyProgress(0.3), tackyProgress(1)]).toEqual([0.2, 0.15, 0.2]);
+    expect(dryingFactor([{ felt: 'touch dry', lnProgress: 0.2, touchDry: 1 }], 0.3).p50).toBeGreaterThan(0.8);
   });
   it('a test that tells what was expected narrows the span and moves little', () => {
     const [before, after] = [dryingFactor([], 0.3), dryingFactor([test('touch dry', 0.8)], 0.3)];

@@ -1,6 +1,6 @@
-import { normalCdf } from '../coverage';
+import { lnNormalBetween } from '../coverage';
 import { HOUR_MS } from '../units';
-import { beliefQuantile, lnPrior, lnUpdated, type LnBelief } from './ln-grid';
+import { beliefQuantile, lnPrior, lnUpdated, normalized, type LnBelief } from './ln-grid';
 
 /** What a thumb finds: the states a tack test may give, in their order. */
 export const TACK_STATES = ['wet', 'tacky', 'touch dry', 'ready'] as const;
@@ -24,30 +24,32 @@ export interface TackTest {
   touchDry: number;
 }
 
-/** Progress at which a coat begins to be tacky (handbook 9). */
-export const TACKY_PROGRESS = 0.2;
+/** Progress at which a coat begins to be tacky: 0.2, for one that is soon touch dry half way there (handbook 9). */
+export const tackyProgress = (touchDry: number): number => Math.min(0.2, touchDry / 2);
+
 /** Spread of what a thumb finds, of ln p (handbook 9). */
 const THUMB_SD = 0.1;
 
 /** The band of progress in which a state is felt. */
 function bandOf({ felt, touchDry }: TackTest): [low: number, high: number] {
-  if (felt === 'wet') return [0, TACKY_PROGRESS];
-  if (felt === 'tacky') return [TACKY_PROGRESS, touchDry];
-  if (felt === 'touch dry') return [touchDry, 1];
+  const tacky = tackyProgress(touchDry);
+  if (felt === 'wet') return [0, tacky];
+  if (felt === 'tacky') return [tacky, touchDry];
+  if (felt === 'touch dry') return [touchDry, touchDry < 1 ? 1 : Infinity];
   return [1, Infinity];
 }
 
-/** Belief in ln κ after some tack tests, on the prior of the house (handbook 9). */
+/** Belief in ln κ after some tack tests, on the prior of the house (handbook 9). Tests that contradict each other meet in the middle. */
 export function kappaBelief(tests: readonly TackTest[], sdLn: number): LnBelief {
-  let belief = lnPrior(sdLn);
+  let weights = lnPrior(sdLn);
   for (const t of tests) {
     const [low, high] = bandOf(t);
-    belief = lnUpdated(belief, (lnKappa) => {
+    weights = lnUpdated(weights, (lnKappa) => {
       const lnP = lnKappa + t.lnProgress;
-      return normalCdf((Math.log(high) - lnP) / THUMB_SD) - normalCdf((Math.log(low) - lnP) / THUMB_SD);
+      return lnNormalBetween((Math.log(low) - lnP) / THUMB_SD, (Math.log(high) - lnP) / THUMB_SD);
     });
   }
-  return belief;
+  return normalized(weights);
 }
 
 /** κ from tack tests: median and the ends of its 80 %. */

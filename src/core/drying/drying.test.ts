@@ -8,6 +8,7 @@ import {
   coatTimes,
   coldFactor,
   dryingCurve,
+  dryingRate,
   dwellMinutes,
   filmFactor,
   filmRatio,
@@ -68,7 +69,7 @@ describe('factors', () => {
   it('a double film takes 2.46 times as long; the ratio is held within 0.5–4', () => {
     expect(1 / filmFactor(2)).toBeCloseTo(2.46, 2);
     expect(filmFactor(9)).toBe(filmFactor(4));
-    expect(filmRatio(3.2, 0.2, 2)).toBeCloseTo(1.5, 9);
+    expect(filmRatio(3, 2)).toBeCloseTo(1.5, 9);
   });
   it('flooding slows recoat to 0.8 and cure to 0.55', () =>
     expect([methodFactor('flood', 'recoat'), methodFactor('flood', 'cure'), methodFactor('thin', 'cure')]).toEqual([
@@ -76,6 +77,15 @@ describe('factors', () => {
     ]));
   it('below the card’s least surface temperature it waits: 0.16 a degree, never under 0.2', () =>
     expect([coldFactor(8, 6), coldFactor(4, 6), coldFactor(-5, 6)]).toEqual([1, expect.closeTo(0.68, 9), 0.2]));
+  it('no surface counts as warmer than 35 °C for drying; dwell goes on shortening', () => {
+    const at = (surfaceTempC: number) => dryingRate({ ...still, surfaceTempC }, sorrel);
+    expect(at(50)).toBe(at(35));
+    expect(at(35)).toBeGreaterThan(at(34));
+    const duo = card('ostrel-duo');
+    expect(dwellMinutes(duo, 'thin', { ...still, surfaceTempC: 50 }).max).toBeLessThan(
+      dwellMinutes(duo, 'thin', { ...still, surfaceTempC: 35 }).max!
+    );
+  });
   it('dwell follows the day: longer in the cold, shorter in wind; none where the card gives none', () => {
     const duo = card('ostrel-duo');
     expect(dwellMinutes(duo, 'thin', still)).toEqual({
@@ -182,6 +192,19 @@ describe('coat times', () => {
     expect(t.tacky!.p50).toBeLessThan(t.touchDry!.p50);
     expect(t.recoatOpens.p10).toBeLessThan(t.recoatOpens.p50);
     expect((t.recoatOpens.p90 - HOUR_MS) / (t.recoatOpens.p50 - HOUR_MS)).toBeCloseTo(Math.exp(1.28155 * 0.3), 4);
+  });
+  it('a thumb that finds it fast opens recoat sooner, and brings no cure, light use or rain-safety nearer', () => {
+    const fast = { p10: 1.4, p50: 1.6, p90: 1.8, tests: 1 };
+    const times = (k: typeof fast, c = duo) =>
+      coatTimes(held({}, 600, c), c, { fromMs: 0, toMs: HOUR_MS, method: 'thin', filmRatio: 1 }, k);
+    const [quick, slow] = [times(fast), times({ p10: 0.5, p50: 0.6, p90: 0.7, tests: 1 })];
+    expect(quick.recoatOpens.p50 - HOUR_MS).toBeCloseTo((36 / 1.6) * HOUR_MS, 3);
+    expect(quick.recoatCloses!.p50 - HOUR_MS).toBeCloseTo((72 / 1.6) * HOUR_MS, 3);
+    expect([quick.lightUse, quick.fullCure].map((s) => s!.p10 === s!.p50 && s!.p50 === s!.p90)).toEqual([true, true]);
+    expect((quick.fullCure!.p50 - HOUR_MS) / HOUR_MS).toBeCloseTo(168, 6);
+    expect((slow.fullCure!.p50 - HOUR_MS) / HOUR_MS).toBeCloseTo(168 / 0.6, 6);
+    const deck = card('marrum-deck');
+    expect(times(fast, deck).rainSafe!.p50).toBe(times({ p10: 1, p50: 1, p90: 1, tests: 0 }, deck).rainSafe!.p50);
   });
   it('a flooded coat recoats and cures later', () =>
     expect((lay({ method: 'flood' }).fullCure!.p50 - HOUR_MS) / (168 * HOUR_MS)).toBeCloseTo(1 / 0.55, 4));

@@ -24,10 +24,11 @@ export {
   dryingFactor,
   kappaBelief,
   TACK_STATES,
+  tackyProgress,
   testsThatCount,
   type DryingFactor,
   type TackState,
   type TackTest
 } from './drying-factor';
-export { beliefQuantile, LN_GRID, lnPrior, lnUpdated, type LnBelief } from './ln-grid';
+export { beliefQuantile, LN_GRID, lnPrior, lnUpdated, normalized, type LnBelief, type LnWeights } from './ln-grid';
 export type { Span } from '../units';

@@ -40,16 +40,18 @@ export function methodFactor(method: Method, state: 'recoat' | 'cure'): number {
 export const coldFactor = (surfaceTempC: number, surfaceMinC: number): number =>
   surfaceTempC >= surfaceMinC ? 1 : Math.max(0.2, 1 - 0.16 * (surfaceMinC - surfaceTempC));
 
+/** No surface counts as warmer than this for drying, °C: the law is not known beyond (handbook 8). */
+const DRYING_HOTTEST_C = 35;
+
 /** Reference hours gained per real hour, before κ, film and method: k · H · V · cold (handbook 9). */
 export const dryingRate = (h: DryingHour, card: ProductCard): number =>
-  temperatureFactor(h.surfaceTempC, DRYING_KJ_PER_MOL) *
+  temperatureFactor(Math.min(h.surfaceTempC, DRYING_HOTTEST_C), DRYING_KJ_PER_MOL) *
   humidityFactor(card, h.rh) *
   airFactor(h.airSpeedMPerS) *
   coldFactor(h.surfaceTempC, card.limits.surfaceMinC);
 
-/** Film ratio of a finished coat: oil that stayed over the label's film, what the wood drank not counted (handbook 9). */
-export const filmRatio = (usedL: number, lossesL: number, plannedNetL: number): number =>
-  (usedL - lossesL) / plannedNetL;
+/** Film ratio of a finished coat: net litres used over those of the label's film; what the wood drank is in both (handbook 9). */
+export const filmRatio = (netUsedL: number, labelNetL: number): number => netUsedL / labelNetL;
 
 /**
  * Dwell of a method at today's surface and air, minutes; undefined where the card gives none (handbook 9). `ownMinMinutes`

@@ -231,12 +231,14 @@ describe('house rules at work', () => {
     houseRules({ ...emptyHouse, choices: { [id]: { option, reason: 'r', date: '2027-01-01' } } });
   const under = (job: JobDocument, id: string, option: string) =>
     houseFigures(job, siteClimate(job, null, room), { ...knowledge, house: rules(id, option) }, NOW);
-  it('whole tins only: batches are kits; several thin coats: half the film', () => {
+  it('whole tins only: batches are kits; several thin coats: half the film after the first', () => {
     const job = floorJob();
     const base = houseFigures(job, siteClimate(job, null, room), knowledge, NOW);
     const whole = plan(job, null, { ...knowledge, house: rules('two-part', 'whole') }, NOW).load!.batches[0]!;
     expect([whole.boundBy, whole.each.totalL]).toEqual(['whole tins', 1.5]);
-    expect(under(job, 'rhythm', 'several-thin').haveL).toBeLessThan(base.haveL * 0.6);
+    const thin = plan(job, null, { ...knowledge, house: rules('rhythm', 'several-thin') }, NOW).coats;
+    const full = plan(job, null, knowledge, NOW).coats;
+    expect(thin.map((c, i) => c.netL / full[i]!.netL)).toEqual([1, 0.5]);
     expect(sameFigures(base, base)).toBe(true);
     expect(sameFigures(base, under(job, 'rhythm', 'several-thin'))).toBe(false);
   });

@@ -1,9 +1,10 @@
-import { coatLossesL } from '../coverage';
+import { knownRate, netUsedL, type CoverageLog } from '../coverage';
 import { dryingCurve, filmFactor, filmRatio, methodFactor, type DryingCurve } from '../drying';
-import { cardHours, isTwoPart, type Method, type ProductCard } from '../product';
+import { cardHours, classTraits, isTwoPart, type Method, type ProductCard } from '../product';
 import type { HouseRules } from '../house';
 import type { SiteClimate } from '../window';
-import { applicators, layingDays, type CoatPlan } from './coats';
+import { knownBefore, type Knowledge } from './knowledge';
+import type { CoatPlan } from './coats';
 import { coatCard, coatSpec, finishCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import type { CoatState, WorkState } from './fold';
@@ -30,7 +31,7 @@ export function coatDryings(
   job: JobDocument,
   state: Pick<WorkState, 'coats'>,
   climate: SiteClimate,
-  house: HouseRules,
+  knowledge: Knowledge,
   plans: readonly CoatPlan[],
   nowMs: number
 ): CoatDrying[] {
@@ -43,10 +44,7 @@ export function coatDryings(
       const curve = curves.get(card.id) ?? dryingCurve(climate.hours, climate.startMs, card);
       curves.set(card.id, curve);
       const planned = plans.find((p) => p.number === c.coat);
-      const days = planned ? applicators(job) * layingDays(planned.layingMinutes) : 1;
-      const labelL = planned ? planned.netL / planned.plannedFilm : 0;
-      const losses = planned ? coatLossesL(labelL, isTwoPart(card), days, house) : 0;
-      const film = planned && c.usedL && c.usedL > losses ? filmRatio(c.usedL, losses, labelL) : 1;
+      const film = planned ? filmOnWood(c, planned, card, knownBefore(knowledge, c.coat), knowledge.house) : 1;
       const filmSpeed = filmFactor(film);
       return {
         state: c,
@@ -61,4 +59,26 @@ export function coatDryings(
         speed: methodFactor(method, 'recoat') * filmSpeed
       };
     });
+}
+
+/**
+ * Film ratio of a coat by its litres: what stayed over what the label's film takes, by what was known before this coat. What
+ * is wiped off is not film: with less oil in the log than planned a wiped coat is no thinner than planned (handbook 9).
+ */
+function filmOnWood(
+  coat: Pick<CoatState, 'usedL' | 'plannedFilm'>,
+  plan: CoatPlan,
+  card: ProductCard,
+  before: CoverageLog,
+  house: HouseRules
+): number {
+  const planned = coat.plannedFilm ?? plan.plannedFilm;
+  if (!coat.usedL) return planned;
+  const labelL = plan.keys.reduce((sum, { key, netAtCardL, rate: { cardM2PerL, grade } }) => {
+    const { medianM2PerL } = knownRate({ value: cardM2PerL, grade }, before.get(key), house);
+    return sum + (netAtCardL * cardM2PerL) / medianM2PerL;
+  }, 0);
+  if (!(labelL > 0)) return planned;
+  const film = filmRatio(netUsedL(coat.usedL, isTwoPart(card), plan.keptL, house).netL, labelL);
+  return classTraits(card.class).mustBeWiped ? Math.max(film, planned) : film;
 }

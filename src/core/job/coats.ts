@@ -1,7 +1,9 @@
 import {
+  applicatorsOf,
   coatFaceLitres,
   coatLossesL,
   emptyCoverageLog,
+  keptByApplicatorsL,
   type CoatFaceLitres,
   type CoverageLog,
   type KnownRate
@@ -35,6 +37,8 @@ export interface CoatPlan extends CoatSpec {
   /** Net litres of the planned film. */
   netL: number;
   lossesL: number;
+  /** Of the losses, what the applicators keep. */
+  keptL: number;
   expectedL: number;
   /** Planned film over the card's: 1, less where the house lays several thin coats a day. */
   plannedFilm: number;
@@ -82,7 +86,16 @@ export const facePlans = (job: JobDocument): FacePlan[] =>
 export function coatPlans(job: JobDocument, house: HouseRules, log: CoverageLog = emptyCoverageLog): CoatPlan[] {
   const wanted = job.surfaces.flatMap((s) => {
     const areas = faceAreas(s);
-    return s.faces.map((f): Wanted => [s, f, areas.get(f.id)!.effective, coatsOnFace(job.finish, s, f)]);
+    return s.faces.map((f): Wanted => {
+      const { plan, effective } = areas.get(f.id)!;
+      return {
+        surface: s,
+        face: f,
+        area: effective,
+        planAreaM2: plan.ok ? plan.areaM2 : 0,
+        numbers: coatsOnFace(job.finish, s, f)
+      };
+    });
   });
   return coatSpecs(job).flatMap((spec) => {
     const card = cardOf(job, spec.productId);
@@ -90,8 +103,14 @@ export function coatPlans(job: JobDocument, house: HouseRules, log: CoverageLog 
   });
 }
 
-/** A face with its effective area, measured once for all its coats, and the numbers of these. */
-type Wanted = readonly [Surface, Face, FaceArea, number[]];
+/** A face measured once for all its coats, and the numbers of these. */
+interface Wanted {
+  surface: Surface;
+  face: Face;
+  area: FaceArea;
+  planAreaM2: number;
+  numbers: number[];
+}
 
 function coatPlan(
   spec: CoatSpec,
@@ -104,9 +123,9 @@ function coatPlan(
   const { bareWood } = job.finish!;
   const { method } = spec;
   const byKey = new Map<string, CoatKey>();
-  const plannedFilm = filmPlanned(card, house);
-  const on = wanted.filter(([, , area, numbers]) => area.ok && numbers.includes(spec.number));
-  const faces = on.flatMap(([s, f, area, numbers]) => {
+  const plannedFilm = filmPlanned(card, spec.number, house);
+  const on = wanted.filter(({ area, numbers }) => area.ok && numbers.includes(spec.number));
+  const faces = on.flatMap(({ surface: s, face: f, area, numbers }) => {
     if (!area.ok) return [];
     const position = !bareWood ? 'maintenance' : numbers[0] === spec.number ? 'first' : 'later';
     const detail = coatFaceLitres(
@@ -135,14 +154,23 @@ function coatPlan(
   const netL = faces.reduce((a, f) => a + f.detail.litres, 0) * plannedFilm;
   const { personHours, ...time } = layingTime(areaM2, card, method, job, house);
   const cutBack = spec.cutBack ?? house.betweenCoats;
-  const over = on.reduce((sum, [, , a, numbers]) => sum + (a.ok && numbers[0] !== spec.number ? a.areaM2 : 0), 0);
-  const lossesL = coatLossesL(netL, isTwoPart(card), applicators(job) * time.days, house);
+  const over = on.reduce((sum, { area: a, numbers }) => sum + (a.ok && numbers[0] !== spec.number ? a.areaM2 : 0), 0);
+  const keptL = keptByApplicatorsL(
+    applicatorsOf(
+      method,
+      on.map((w) => w.surface.kind)
+    ),
+    { people: applicators(job), planAreaM2: on.reduce((a, w) => a + w.planAreaM2, 0), visits: time.days },
+    house
+  );
+  const lossesL = coatLossesL(netL, isTwoPart(card), keptL, house);
   return {
     ...spec,
     faces,
     areaM2,
     netL,
     lossesL,
+    keptL,
     expectedL: netL + lossesL,
     plannedFilm,
     keys: [...byKey.values()],
@@ -152,29 +180,29 @@ function coatPlan(
   };
 }
 
-/** The film the house plans: half of the card's where it lays several thin coats a day (handbook 3). */
-const filmPlanned = (card: ProductCard, house: HouseRules): number =>
-  house.rhythm === 'several thin' && classTraits(card.class).cures ? house.thinFilmRatio : 1;
+/** The film the house plans: half of the card's on coats after the first where it lays several thin ones a day (handbook 9). */
+const filmPlanned = (card: ProductCard, number: number, house: HouseRules): number =>
+  number > 1 && house.rhythm === 'several thin' && classTraits(card.class).cures ? house.thinFilmRatio : 1;
 
 /** Inside before outside, backs before fronts, edges last (handbook 12). */
 const FACE_ORDER = ['inside', 'underside', 'upstand', 'outside', 'top', 'tread', 'riser', 'all-round'];
 
 /** Rounds of one coat: what lies face down on the bench goes first and must be touch dry before it is turned. */
 function coatRounds(on: readonly Wanted[], layingMinutes: number): CoatRound[] {
-  const rank = ([, f]: Wanted) => {
-    const i = FACE_ORDER.indexOf(f.kind);
+  const rank = ({ face }: Wanted) => {
+    const i = FACE_ORDER.indexOf(face.kind);
     return i < 0 ? FACE_ORDER.length : i;
   };
   const ordered = [...on].sort((a, b) => rank(a) - rank(b));
-  const area = (list: readonly Wanted[]) => list.reduce((s, [, , a]) => s + (a.ok ? a.areaM2 : 0), 0);
-  const backs = ordered.filter(([, f]) => f.turnOver);
-  const turned = new Set(backs.map(([s]) => s.id));
-  const edges = (w: Wanted) => turned.has(w[0].id) && rank(w) === FACE_ORDER.length;
-  const first = [...backs, ...ordered.filter((w) => !w[1].turnOver && edges(w))];
+  const area = (list: readonly Wanted[]) => list.reduce((s, { area: a }) => s + (a.ok ? a.areaM2 : 0), 0);
+  const backs = ordered.filter((w) => w.face.turnOver);
+  const turned = new Set(backs.map((w) => w.surface.id));
+  const edges = (w: Wanted) => turned.has(w.surface.id) && rank(w) === FACE_ORDER.length;
+  const first = [...backs, ...ordered.filter((w) => !w.face.turnOver && edges(w))];
   const second = ordered.filter((w) => !first.includes(w));
   const total = area(ordered) || 1;
   return (backs.length && second.length ? [first, second] : [ordered]).map((list) => ({
-    faces: list.map(([s, f]) => faceRef(s, f)),
+    faces: list.map((w) => faceRef(w.surface, w.face)),
     layingMinutes: Math.max(5, Math.round((layingMinutes * area(list)) / total))
   }));
 }

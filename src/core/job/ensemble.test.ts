@@ -5,7 +5,8 @@ import { deskEnsemble, type Scenario } from '../../stand-ins/weather-desk';
 import { DAY_MS, HOUR_MS } from '../units';
 import { closedBits, closuresOf, firstRule, hourShares, quantileOf, rankStart, RULES, simulateStart } from '../window';
 import { findStarts, memberContexts, whatHelps, type Outlook } from './ensemble';
-import { knowingTests, kappaFor } from './tack-tests';
+import { kappaFor } from './tack-tests';
+import { withOwn } from './own-knowledge';
 import { fold } from './fold';
 import { liveWork } from './live';
 import { plan } from './plan';
@@ -152,7 +153,7 @@ describe('work under way', () => {
   const climate = siteClimate(job, null, span);
   const seen = (...more: ReturnType<typeof made>[]) => {
     const state = fold([...laid, ...more]);
-    const taught = knowingTests('j', job, state, climate, knowledge, NOW);
+    const taught = withOwn(knowledge, 'j', job, state, climate, NOW);
     const live = liveWork(job, state, climate, taught, NOW);
     return { taught, live, plan: plan(job, climate, taught, NOW, live.coats.at(-1)) };
   };

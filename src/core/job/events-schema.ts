@@ -30,7 +30,19 @@ const event = <K extends string, D extends TSchema>(type: K, data: D) =>
 /** Every small thing that happens on site. `at` is epoch ms on the device's clock, `id` a UUIDv7 made there. */
 export const EVENT_SCHEMAS = [
   event('coat.opened', Type.Object({ coat }, closed)),
-  event('coat.closed', Type.Object({ coat, usedL: litres, guessed: Type.Boolean() }, closed)),
+  event(
+    'coat.closed',
+    Type.Object(
+      {
+        coat,
+        usedL: litres,
+        guessed: Type.Boolean(),
+        /** Film it was planned at, as a share of the card's; absent for a whole one. */
+        plannedFilm: Type.Optional(Type.Number({ minimum: 0.1, maximum: 1 }))
+      },
+      closed
+    )
+  ),
   event('bay.spread', Type.Object({ coat, bay, batch: Type.Optional(batch) }, closed)),
   event('bay.wiped', Type.Object({ coat, bay }, closed)),
   event(

@@ -1,7 +1,7 @@
-import { netUsedL, observedRates, type RateObservation } from '../coverage';
+import { netUsedL, observedRates, type CoverageLog, type RateEvidence, type RateObservation } from '../coverage';
 import type { HouseRules } from '../house';
 import { isTwoPart } from '../product';
-import { applicators, coatPlans, layingDays, type CoatKey } from './coats';
+import { coatPlans, type CoatKey } from './coats';
 import { cardOf, jobAtHouse } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import type { WorkState } from './fold';
@@ -23,7 +23,10 @@ export interface FinishedCoat {
   keys: (CoatKey & { observed: RateObservation })[];
 }
 
-/** Every closed coat of a job whose used litres say how far the oil went; none when nothing is left after losses. */
+/** Why a coat whose litres say nothing does not count. */
+const TOO_LITTLE = 'less was used than the applicators keep';
+
+/** Every closed coat of a job with what its used litres say of how far the oil went; none where less was used than applicators keep. */
 export function finishedCoats(
   document: JobDocument,
   state: Pick<WorkState, 'coats'>,
@@ -35,13 +38,11 @@ export function finishedCoats(
     const p = plans.find((x) => x.number === c.coat);
     const card = p && cardOf(job, p.productId);
     if (!p || !card || c.closedAtMs === undefined || c.usedL === undefined) return [];
-    const days = applicators(job) * layingDays(p.layingMinutes);
-    const guessed = c.guessed ?? false;
-    const observed = observedRates(
-      { keys: keysAtCard(p.keys), netUsedL: netUsedL(c.usedL, isTwoPart(card), days, house), guessed },
-      house
-    );
-    if (observed.length === 0) return [];
+    const net = netUsedL(c.usedL, isTwoPart(card), p.keptL, house);
+    const guessed = Boolean(c.guessed || c.doesNotAddUp) || net.guessed;
+    const keys = keysAtCard(p.keys, c.plannedFilm ?? 1);
+    const observed = c.usedL > p.keptL ? observedRates({ keys, netUsedL: net.netL, guessed }, house) : [];
+    const teaches = observed.length > 0;
     return [
       {
         coat: c.coat,
@@ -53,13 +54,34 @@ export function finishedCoats(
         areaM2: p.areaM2,
         usedL: c.usedL,
         guessed,
-        counts: c.judged?.counts ?? true,
-        reason: c.judged?.reason ?? '',
-        keys: p.keys.map((k, i) => ({ ...k, observed: observed[i]! }))
+        counts: teaches && (c.judged?.counts ?? true),
+        reason: c.judged?.reason ?? (teaches ? '' : TOO_LITTLE),
+        keys: p.keys.map((k, i) => ({
+          ...k,
+          observed: observed[i] ?? { key: k.key, lnRate: Math.log(k.rate.cardM2PerL), precision: 0 }
+        }))
       }
     ];
   });
 }
 
-const keysAtCard = (keys: readonly CoatKey[]) =>
-  keys.map((k) => ({ key: k.key, netAtCardL: k.netAtCardL, cardM2PerL: k.rate.cardM2PerL }));
+/** The litres each key would take by the card alone, in the film the coat was planned at. */
+const keysAtCard = (keys: readonly CoatKey[], film: number) =>
+  keys.map((k) => ({ key: k.key, netAtCardL: k.netAtCardL * film, cardM2PerL: k.rate.cardM2PerL }));
+
+/** A coverage log with some coats added to it, or taken out of it (sign −1): those that count. */
+export function withCoats(log: CoverageLog, coats: readonly FinishedCoat[], sign: 1 | -1): CoverageLog {
+  const out = new Map<string, RateEvidence>(log);
+  for (const { key, observed } of coats.filter((c) => c.counts).flatMap((c) => c.keys)) {
+    const e = out.get(key) ?? { coats: 0, precision: 0, weightedLn: 0 };
+    const coatsLeft = e.coats + sign;
+    if (coatsLeft <= 0) out.delete(key);
+    else
+      out.set(key, {
+        coats: coatsLeft,
+        precision: e.precision + sign * observed.precision,
+        weightedLn: e.weightedLn + sign * observed.precision * observed.lnRate
+      });
+  }
+  return out;
+}

@@ -1,5 +1,5 @@
 import { madeAt } from '../keyed';
-import { samePairCode } from '../mix';
+import { addsUp, samePairCode } from '../mix';
 import { noRecord, stepKey, type StepRecord } from '../prep';
 import { emptySurvey, testTable, type Survey } from '../survey';
 import { countedRags } from '../units';
@@ -21,6 +21,10 @@ export interface CoatState {
   closedAtMs?: number;
   usedL?: number;
   guessed?: boolean;
+  /** Film it was planned at, as a share of the card's. */
+  plannedFilm?: number;
+  /** What its batches held, what went on and what was left do not add up: its litres are a guess (handbook 10). */
+  doesNotAddUp?: boolean;
   /** Whether it counts for what the log teaches, and why so. */
   judged?: { counts: boolean; reason: string; by: string };
   bays: BayState[];
@@ -148,6 +152,9 @@ function apply(state: WorkState, e: WorkEvent): void {
   if (!isSurvey(e) && !DESK_EVENTS.includes(e.type)) state.lastAtMs = Math.max(state.lastAtMs, e.at);
   if (e.type === 'event.undone' || state.undone.has(e.id)) return;
   const reason = take(state, e);
+  if (e.type === 'coat.closed') reckonUp(state, e.data.coat);
+  else if (e.type === 'batch.mixed' || e.type === 'batch.emptied')
+    reckonUp(state, state.batches.find((b) => b.batch === e.data.batch)?.coat);
   if (reason) state.setAside.push({ id: e.id, reason });
 }
 
@@ -267,7 +274,8 @@ function takeCoat(state: WorkState, e: CoatEvent): string | null {
     Object.assign(found, {
       closedAtMs: e.at,
       usedL: e.data.usedL,
-      guessed: e.data.guessed
+      guessed: e.data.guessed,
+      ...(e.data.plannedFilm !== undefined && { plannedFilm: e.data.plannedFilm })
     });
     return null;
   }
@@ -303,6 +311,15 @@ function takeBatch(state: WorkState, e: BatchEvent): string | null {
   else if (e.type === 'batch.stirred') found.stirredAtMs ??= e.at;
   else Object.assign(found, { emptiedAtMs: e.at, leftL: e.data.leftL });
   return null;
+}
+
+/** Sees whether the litres of a closed coat add up with those of its batches; a coat without any is taken at its word. */
+function reckonUp(state: WorkState, number: number | undefined): void {
+  const coat = state.coats.find((c) => c.coat === number);
+  const batches = state.batches.filter((b) => b.coat === number);
+  if (coat?.usedL === undefined || batches.length === 0) return;
+  const sum = (of: (b: BatchState) => number) => batches.reduce((s, b) => s + of(b), 0);
+  coat.doesNotAddUp = !addsUp({ heldL: sum((b) => b.totalL), leftL: sum((b) => b.leftL ?? 0), usedL: coat.usedL });
 }
 
 type SurveyEvent = Extract<WorkEvent, { type: 'finding.noted' | 'test.made' | 'moisture.read' | 'photo.added' }>;

@@ -43,7 +43,8 @@ export type { BatchPlan, BuyLine, BuyStep, LoadPlan, ProductLoad } from './load'
 export { careDueAt, keepPlan, leavePlan, servedAt, type KeepPlan, type LeavePlan } from './after';
 export { bestStarts, plan, type Plan } from './plan';
 export { firstStart, sequenceContext, type OnWood } from './contexts';
-export { kappaFor, knowingTests, siteKey, tackTestsOf, type DryingLog, type DryingObservation } from './tack-tests';
+export { withOwn, withoutOwn } from './own-knowledge';
+export { kappaFor, siteKey, tackTestsOf, type DryingLog, type DryingObservation } from './tack-tests';
 export {
   DESK_EVENTS,
   eventOrder,

@@ -8,6 +8,8 @@ export interface Knowledge {
   house: HouseRules;
   drying: DryingLog;
   coverage: CoverageLog;
+  /** What was known of spread rates before each finished coat of the job at hand. */
+  before?: ReadonlyMap<number, CoverageLog>;
   stock: readonly StockTin[];
 }
 
@@ -18,3 +20,7 @@ export const firstDayKnowledge = (house: HouseRules = defaultHouseRules): Knowle
   coverage: emptyCoverageLog,
   stock: []
 });
+
+/** The spread rates a coat's film is judged by: what was known before it, itself left out. */
+export const knownBefore = ({ before, coverage }: Pick<Knowledge, 'before' | 'coverage'>, coat: number): CoverageLog =>
+  before?.get(coat) ?? coverage;

@@ -104,7 +104,7 @@ function liveCoats(
   nowMs: number,
   plans: readonly CoatPlan[]
 ): LiveCoat[] {
-  const dryings = coatDryings(job, state, climate, knowledge.house, plans, nowMs);
+  const dryings = coatDryings(job, state, climate, knowledge, plans, nowMs);
   const kappa = (d: CoatDrying) => kappaFor(knowledge, job, d.card.id);
   const out: LiveCoat[] = [];
   let cureFactor = 1;

@@ -126,9 +126,8 @@ function productLoad(
       known.netAtCardL += k.netAtCardL;
     } else keys.set(k.key, { ...k });
   }
-  // A coat over one key keeps its share whole; over several species each key's part counts as its own share.
   const sdLn = litresSdLn(
-    coats.flatMap((c) => c.keys.map(({ key, litres }) => ({ key, litres }))),
+    coats.flatMap((c) => c.keys.map(({ key, litres }) => ({ coat: c.number, key, litres }))),
     house.coatSdLn,
     (key) => keys.get(key)!.rate.sdLn
   );

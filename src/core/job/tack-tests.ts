@@ -67,7 +67,7 @@ export function tackTestsOf(
   const job = jobAtHouse(document, knowledge.house);
   if (!finishCard(job)) return [];
   const plans = coatPlans(job, knowledge.house, knowledge.coverage);
-  return coatDryings(job, state, climate, knowledge.house, plans, nowMs).flatMap((d) => {
+  return coatDryings(job, state, climate, knowledge, plans, nowMs).flatMap((d) => {
     if (!classTraits(d.card.class).cures || d.state.closedAtMs === undefined) return [];
     return testsThatCount(d.state.tacks).flatMap((t): DryingObservation[] => {
       const progress = progressBetween(d.curve, d.laidToMs, t.atMs, d.recoatRef, d.speed);
@@ -86,20 +86,4 @@ export function tackTestsOf(
       ];
     });
   });
-}
-
-/** What a crew knows with this job's own tests as they stand now, whatever was kept of them. */
-export function knowingTests(
-  jobId: string,
-  document: JobDocument,
-  state: Pick<WorkState, 'coats'>,
-  climate: SiteClimate | null,
-  knowledge: Knowledge,
-  nowMs: number
-): Knowledge {
-  const own = tackTestsOf(jobId, document, state, climate, knowledge, nowMs);
-  const others = knowledge.drying.filter((t) => t.jobId !== jobId);
-  return own.length === 0 && others.length === knowledge.drying.length
-    ? knowledge
-    : { ...knowledge, drying: [...others, ...own] };
 }

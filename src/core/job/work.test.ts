@@ -4,13 +4,17 @@ import { counterJob, floorJob, knowledge, made, NOW } from '../../../tests/fixtu
 import { HOUR_MS, MINUTE_MS } from '../units';
 import {
   deadlines,
+  finishedCoats,
   fold,
   foldNext,
   jobStage,
   liveWork,
   openBays,
+  plan,
   ragsUnaccounted,
   siteClimate,
+  withOwn,
+  withoutOwn,
   type WorkEvent
 } from '.';
 
@@ -155,6 +159,33 @@ describe('the work as it stands', () => {
   });
 });
 
+describe('what was mixed, went on and was left', () => {
+  const batch = (litres: number) =>
+    made('batch.mixed', { batch: 'A', coat: 1, components: [{ role: 'oil', litres, lot: '' }] }, -60);
+  const closed = (usedL: number) => [
+    made('coat.opened', { coat: 1 }, -50),
+    made('coat.closed', { coat: 1, usedL, guessed: false }, -10)
+  ];
+  const left = (leftL: number) => made('batch.emptied', { batch: 'A', leftL }, -5);
+  const guess = (...events: WorkEvent[][]) => fold(events.flat()).coats[0]!.doesNotAddUp ?? false;
+  it.each([
+    ['500 ml used of 322 ml mixed', 0.322, 0.5, 0, true],
+    ['all of it', 0.322, 0.322, 0, false],
+    ['within 20 ml', 0.322, 0.305, 0, false],
+    ['what is missing was left', 1, 0.7, 0.3, false],
+    ['within 5 % of a large batch', 4, 3.85, 0, false],
+    ['a third went nowhere', 1, 0.7, 0, true]
+  ])('%s', (_, mixedL, usedL, leftL, doesNot) =>
+    expect(guess([batch(mixedL)], closed(usedL), [left(leftL)])).toBe(doesNot)
+  );
+  it('the order of arrival does not matter, and a coat without batches is taken at its word', () => {
+    expect(guess([batch(1)], closed(0.7))).toBe(true);
+    expect(guess(closed(0.7))).toBe(false);
+    const f = finishedCoats(counterJob(), fold([batch(1), ...closed(0.3)]), knowledge.house);
+    expect(f[0]!.guessed).toBe(true);
+  });
+});
+
 describe('drying that really happened', () => {
   const job = counterJob();
   const climate = siteClimate(job, null, {
@@ -183,6 +214,46 @@ describe('drying that really happened', () => {
   });
   it('a thick coat dries slower', () =>
     expect(live(coat(1, 20, 1.2)).coats[0]!.progress).toBeLessThan(live(coat(1, 20, 0.6)).coats[0]!.progress));
+  it('less oil in the log makes a wiped coat no faster, more makes it slower', () => {
+    const opens = (usedL: number) => live(coat(1, 2, usedL)).coats[0]!.recoatOpens.p50;
+    const asPlanned = opens(plan(job, null, knowledge, NOW).coats[0]!.expectedL);
+    expect(opens(0.05)).toBeCloseTo(asPlanned, -3);
+    expect(opens(0.9)).toBeGreaterThan(asPlanned + HOUR_MS);
+  });
+  it('a coat’s own litres never judge its film: the same before it is stored and after', () => {
+    const state = fold([...coat(1, 30, 0.9), ...coat(2, 2, 0.8)]);
+    const ahead = withOwn(knowledge, 'j', job, state, climate, NOW);
+    const stored = { ...knowledge, coverage: ahead.coverage };
+    expect(ahead.coverage.size).toBe(2);
+    const after = withOwn(withoutOwn(stored, 'j', job, state), 'j', job, state, climate, NOW);
+    const [first, second] = liveWork(job, state, climate, ahead, NOW).coats;
+    expect(liveWork(job, state, climate, after, NOW).coats.map((c) => c.recoatOpens)).toEqual([
+      first!.recoatOpens,
+      second!.recoatOpens
+    ]);
+    expect(first!.filmRatio).toBeCloseTo(live(coat(1, 30, 0.9)).coats[0]!.filmRatio, 9);
+    expect(withoutOwn(ahead, 'j', job, state).coverage.size).toBe(0);
+  });
+  it('a coat planned thin that used what was planned teaches nothing', () => {
+    const { expectedL, keptL, netL } = plan(job, null, knowledge, NOW).coats[1]!;
+    const thin = netL * 0.5 * 1.02 + keptL;
+    const finished = (plannedFilm?: number) =>
+      finishedCoats(
+        job,
+        fold([
+          made('coat.opened', { coat: 2 }, -60),
+          made('coat.closed', { coat: 2, usedL: plannedFilm ? thin : expectedL, guessed: false, plannedFilm }, -30)
+        ]),
+        knowledge.house
+      )[0]!.keys[0]!;
+    for (const k of [finished(), finished(0.5)]) expect(Math.exp(k.observed.lnRate)).toBeCloseTo(k.rate.cardM2PerL, 6);
+  });
+  it('a coat smaller than what applicators keep stands in the log, and teaches nothing', () => {
+    const [f] = finishedCoats(job, fold(coat(1, 5, 0.005)), knowledge.house);
+    expect(f).toMatchObject({ usedL: 0.005, counts: false, reason: 'less was used than the applicators keep' });
+    const own = withOwn(knowledge, 'j', job, fold(coat(1, 5, 0.005)), climate, NOW);
+    expect(own.coverage.size).toBe(0);
+  });
   it('dates to leave and to keep come only when all coats are laid', () => {
     expect(live(coat(1, 60), coat(2, 40)).leave).toBeNull();
     const all = live(coat(1, 90), coat(2, 70), coat(3, 50), coat(4, 30));

@@ -2,3 +2,4 @@ export { mixAmounts, ratioError, smallestBatchL, type KnownAmount, type MixAmoun
 export { evenBatches, largestBatch, potLifeMinutes, usableMinutes, type LargestBatch } from './pot-life';
 export { samePairCode } from './pair-code';
 export { kitchenMeasure, measureRecipe, recipeLitres, recipes, type MeasuredPart, type Recipe } from './recipe';
+export { addsUp, missingAllowedL } from './reconcile';

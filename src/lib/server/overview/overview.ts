@@ -1,10 +1,11 @@
 import {
   deadlines,
   fold,
-  knowingTests,
   liveWork,
   plan,
   siteClimate,
+  withOwn,
+  withoutOwn,
   type Deadline,
   type JobDocument,
   type Knowledge,
@@ -79,7 +80,7 @@ export function viewJob(
   const state = fold(events);
   const span = climateSpan(state, nowMs);
   const climate = siteClimate(document, weather && jobWeather(weather, span), span, measured);
-  const taught = knowingTests(id, document, state, climate, knowledge, nowMs);
+  const taught = withOwn(withoutOwn(knowledge, id, document, state), id, document, state, climate, nowMs);
   const live = liveWork(document, state, climate, taught, nowMs);
   const computed = plan(document, climate, taught, nowMs, live.coats.at(-1));
   return {

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { coatFaceLitres, type CoverageLog } from '$core/coverage';
+  import { applicatorsOf, coatFaceLitres, keptByApplicatorsL, netUsedL, type CoverageLog } from '$core/coverage';
   import type { HouseRules } from '$core/house';
-  import { type Method, type ProductCard } from '$core/product';
+  import { isTwoPart, type Method, type ProductCard } from '$core/product';
   import { areaParts, parseVolume, showArea, showSpreadRate, showVolume, type UnitSystem } from '$core/units';
   import { speciesTable } from '$core/wood';
   import { METHOD_WORDS } from '../choose/choose-edits';
@@ -45,8 +45,11 @@
       coverage
     )
   );
-  const lost = $derived(1 + house.tinResidueShare + (card.components.length > 1 ? house.mixResidueShare : 0));
-  const areaM2 = $derived(Math.max(0, (litres - house.applicatorLossLPerDay) / lost / one.litres));
+  /** One person's applicators keep a little of the tin. */
+  const keptL = $derived(
+    keptByApplicatorsL(applicatorsOf(method, ['floor']), { people: 1, planAreaM2: 0, visits: 1 }, house)
+  );
+  const areaM2 = $derived(netUsedL(litres, isTwoPart(card), keptL, house).netL / one.litres);
   const spread = $derived(Math.exp(1.2816 * Math.hypot(one.rate.sdLn, house.coatSdLn)));
   const parts = $derived(areaParts(areaM2, units));
 </script>

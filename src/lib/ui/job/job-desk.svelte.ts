@@ -3,11 +3,12 @@ import {
   coatCount,
   fold,
   jobStage,
-  knowingTests,
   liveWork,
   plan,
   siteClimate,
   surveySurfaces,
+  withOwn,
+  withoutOwn,
   type JobDocument,
   type Knowledge
 } from '$core/job';
@@ -49,7 +50,8 @@ export class JobDesk {
   readonly id: string;
   readonly log: WorkLog;
   readonly photos: PhotoDesk;
-  #told = $state.raw<Knowledge>() as Knowledge;
+  /** What the crew knows from its other jobs. */
+  #others = $state.raw<Knowledge>() as Knowledge;
   readonly mayEdit: boolean;
   readonly mayBook: boolean;
   readonly mayImportWeather: boolean;
@@ -83,9 +85,9 @@ export class JobDesk {
   /** What was measured here, hour by hour. */
   measured = $state.raw<MeasuredHour[]>([]);
   readonly climate = $derived(siteClimate(this.document, this.#weather, this.#span, this.measured));
-  /** What the crew knows, this job's own tack tests as they stand on this device. */
+  /** What the crew knows, this job's own coats and tack tests as they stand on this device. */
   readonly knowledge = $derived.by(() =>
-    knowingTests(this.id, this.document, this.state, this.climate, this.#told, this.minuteMs)
+    withOwn(this.#others, this.id, this.document, this.state, this.climate, this.minuteMs)
   );
   readonly plan = $derived.by(() =>
     plan(this.document, this.climate, this.knowledge, this.minuteMs, this.live.coats.at(-1))
@@ -100,7 +102,6 @@ export class JobDesk {
 
   constructor(data: Loaded, outbox: Outbox) {
     this.id = data.job.id;
-    this.#told = data.knowledge;
     this.mayEdit = data.mayEdit;
     this.mayBook = data.mayBook;
     this.mayImportWeather = data.mayImportWeather;
@@ -117,7 +118,7 @@ export class JobDesk {
   /** Takes what the server sent anew: weather, units, and the document if nothing here waits to be saved. */
   take(data: Loaded): void {
     this.units = data.person.units;
-    this.#told = data.knowledge;
+    this.#others = withoutOwn(data.knowledge, this.id, data.job.document, fold(data.events));
     this.measured = data.measured;
     if (data.weatherText !== this.#weatherText) {
       this.#weatherText = data.weatherText;

@@ -52,7 +52,7 @@ describe('why this number', () => {
       ['— species drinks', '× 1.15', 'house'],
       ['— preparation', '× 1.00', 'house'],
       ['— method: thin', '× 1.00', 'house'],
-      ['lost in tins, mixing, applicators', '185 ml', 'house']
+      ['lost in tins, mixing, applicators', '125 ml', 'house']
     ]);
     expect((68.4 / 30) * 1.15 + 0.185).toBeCloseTo(p.coats[0]!.expectedL, 3);
   });
@@ -65,7 +65,7 @@ describe('why this number', () => {
     const [likeliest, rate] = lines;
     const [factor, losses] = lines.slice(-2);
     expect(rate!.name).toContain('no coat of ours yet');
-    expect([likeliest!.value, losses!.value]).toEqual(['4.25 L', '330 ml']);
+    expect([likeliest!.value, losses!.value]).toEqual(['4.25 L', '210 ml']);
     expect(factor).toMatchObject({ name: 'factor at 90 % sure', value: '× 1.29' });
   });
   it('a batch names the limit that binds it, and its smallest honest size', () => {

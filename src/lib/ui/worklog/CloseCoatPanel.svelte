@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { addsUp } from '$core/mix';
   import { parseVolume, showPour, showVolume } from '$core/units';
   import QuantityField from '../fields/QuantityField.svelte';
   import Tick from '../fields/Tick.svelte';
@@ -7,24 +8,60 @@
   const { coat, onclose }: { coat: number; onclose: (eventId?: string) => void } = $props();
   const desk = useJobDesk();
   const planned = $derived(desk.plan.coats.find((c) => c.number === coat));
-  const mixedL = $derived(
-    desk.state.batches.filter((b) => b.coat === coat).reduce((s, b) => s + b.totalL - (b.leftL ?? 0), 0)
-  );
+  const batches = $derived(desk.state.batches.filter((b) => b.coat === coat));
+  const open = $derived(batches.filter((b) => b.emptiedAtMs === undefined));
+  const heldL = $derived(batches.reduce((s, b) => s + b.totalL, 0));
+  /** What was said to be left, by batch; a batch emptied before has said it. */
+  const left = $state<Record<string, number | null>>({});
+  const unsaid = $derived(open.find((b) => (left[b.batch] ?? null) === null));
+  const leftL = $derived(batches.reduce((s, b) => s + (b.leftL ?? left[b.batch] ?? 0), 0));
   let used = $state<number | null>(null);
   let guessed = $state(false);
-  const usedL = $derived(used ?? (mixedL > 0 ? mixedL : null));
+  const usedL = $derived(used ?? (heldL > 0 && !unsaid ? Math.max(0, heldL - leftL) : null));
+  const wrong = $derived(
+    usedL !== null && heldL > 0 && !unsaid && !addsUp({ heldL, usedL, leftL })
+      ? `${showPour(heldL, desk.units)} mixed, ${showPour(leftL, desk.units)} left: that makes ${showPour(Math.max(0, heldL - leftL), desk.units)}, not ${showPour(usedL, desk.units)}. Correct it, or tick that it is guessed.`
+      : null
+  );
   const ratio = $derived(usedL && planned ? usedL / planned.expectedL : 1);
+  const closed = $derived(
+    unsaid
+      ? `Say what is left of batch ${unsaid.batch}; 0 if nothing is`
+      : usedL === null
+        ? 'Say how much oil went on'
+        : wrong && !guessed
+          ? wrong
+          : null
+  );
 
   async function close() {
-    if (usedL === null) return;
-    for (const b of desk.state.batches.filter((x) => x.coat === coat && x.emptiedAtMs === undefined))
-      await desk.log.add('batch.emptied', { batch: b.batch, leftL: 0 });
-    onclose(await desk.log.add('coat.closed', { coat, usedL: Math.round(usedL * 1e4) / 1e4, guessed }));
+    if (usedL === null || closed) return;
+    for (const b of open) await desk.log.add('batch.emptied', { batch: b.batch, leftL: left[b.batch]! });
+    const plannedFilm = planned && planned.plannedFilm !== 1 ? planned.plannedFilm : undefined;
+    onclose(
+      await desk.log.add('coat.closed', {
+        coat,
+        usedL: Math.round(usedL * 1e4) / 1e4,
+        guessed,
+        ...(plannedFilm !== undefined && { plannedFilm })
+      })
+    );
   }
 </script>
 
 <section class="panel" aria-label="Close coat {coat}">
   <h2>Close coat {coat}</h2>
+  {#each open as b (b.batch)}
+    <QuantityField
+      label="Left of batch {b.batch}, {showPour(b.totalL, desk.units)} mixed"
+      value={left[b.batch] ?? null}
+      units={desk.units}
+      parse={parseVolume}
+      show={showPour}
+      big
+      onchange={(v) => (left[b.batch] = v)}
+    />
+  {/each}
   <QuantityField
     label="Oil used on this coat"
     value={usedL}
@@ -35,12 +72,17 @@
     onchange={(v) => (used = v)}
   />
   {#if planned}<p class="dim mt-1">
-      {showVolume(planned.expectedL, desk.units)} expected.{mixedL > 0 ? ` ${showPour(mixedL, desk.units)} mixed.` : ''}
+      {showVolume(planned.expectedL, desk.units)} expected.{heldL > 0
+        ? ` ${showPour(heldL, desk.units)} mixed, ${showPour(leftL, desk.units)} left.`
+        : ''}
     </p>{/if}
   {#if ratio > 2.5 || ratio < 0.3}<p class="mt-1 font-semibold text-check">
       {ratio > 2.5 ? 'Far more' : 'Far less'} than expected. Check the amount; a thick film stays soft.
     </p>{/if}
   <Tick label="Guessed, not measured" bind:checked={guessed} />
-  <button class="btn glove" disabled={usedL === null} onclick={close}>Coat {coat} is done</button>
+  {#if closed}<p class="mt-1 font-semibold text-check" id="close-coat-why">{closed}.</p>{/if}
+  <button class="btn glove" disabled={closed !== null} aria-describedby="close-coat-why" onclick={close}
+    >Coat {coat} is done</button
+  >
   <button class="btn line glove mt-2" onclick={() => onclose()}>Not yet</button>
 </section>
