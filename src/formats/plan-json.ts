@@ -68,7 +68,8 @@ export function writePlan(job: JobDocument, p: Plan, starts: readonly SequenceOu
     })),
     load: p.load && {
       expectedL: round(p.load.expectedL),
-      buyL: round(p.load.buyL),
+      needL: round(p.load.needL),
+      boughtL: round(p.load.boughtL),
       confidence: p.load.confidence,
       products: p.load.products.map((o) => ({
         productId: o.productId,
@@ -107,6 +108,11 @@ export function writePlan(job: JobDocument, p: Plan, starts: readonly SequenceOu
         oilL: round(b.each.oilL),
         hardenerL: round(b.each.hardenerL),
         thinnerL: round(b.each.thinnerL),
+        surplusL: round(b.surplusL),
+        largestL: Number.isFinite(b.largestL) ? round(b.largestL) : null,
+        smallestL: round(b.smallestL),
+        none: b.none && { why: b.none.why, cures: b.none.cures },
+        mixTempC: round(b.mixTempC, 1),
         boundBy: b.boundBy,
         usableMinutes: b.usableMinutes && round(b.usableMinutes, 1)
       })),

@@ -51,7 +51,7 @@ describe('coats of several products', () => {
       ['tansy-gel', [1, 2, 3]],
       ['skerry-varnish', [4]]
     ]);
-    expect(p.load!.buyL).toBeCloseTo(
+    expect(p.load!.needL).toBeCloseTo(
       p.load!.products.reduce((s, x) => s + x.needL, 0),
       9
     );
@@ -181,7 +181,7 @@ describe('systems side by side', () => {
   );
   const [thin, flood, clear, duo] = figures;
   it('a flooded deck takes more oil, more rags, and is likelier to bleed back', () => {
-    expect(flood!.buyL).toBeGreaterThan(thin!.buyL * 1.3);
+    expect(flood!.needL).toBeGreaterThan(thin!.needL * 1.3);
     expect(flood!.rags).toBeGreaterThan(2 * thin!.rags);
     expect(flood!.risks.map((r) => r.id)).toContain('bleed-back');
     expect(thin!.risks.map((r) => r.id)).not.toContain('bleed-back');
@@ -194,7 +194,7 @@ describe('systems side by side', () => {
     expect(duo!.ruledOut[0]!.reason).toContain('Ostrel Duo is for indoor work'));
   it('says what the job itself says once it is chosen', () => {
     const chosen = withSystem(job, system('thin', 'marrum-deck', 'Silt', 'thin'), shelf);
-    expect(plan(chosen, null, knowledge, NOW).load!.buyL).toBeCloseTo(thin!.buyL, 9);
+    expect(plan(chosen, null, knowledge, NOW).load!.needL).toBeCloseTo(thin!.needL, 9);
     expect(thin!.litres80.low).toBeLessThan(thin!.expectedL);
     expect(thin!.litres80.high).toBeGreaterThan(thin!.expectedL);
   });

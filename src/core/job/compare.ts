@@ -42,7 +42,7 @@ export interface SystemFigures {
   finish: Finish;
   coats: number;
   expectedL: number;
-  buyL: number;
+  needL: number;
   /** 80 % of what such jobs take, litres. */
   litres80: { low: number; high: number };
   costCents: number;
@@ -122,7 +122,7 @@ function systemFigures(
     finish: system.finish,
     coats: specs.length,
     expectedL: load?.expectedL ?? 0,
-    buyL: load?.buyL ?? 0,
+    needL: load?.needL ?? 0,
     litres80: {
       low: load ? load.netL * low + load.lossesL : 0,
       high: load ? load.netL / low + load.lossesL : 0

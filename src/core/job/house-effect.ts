@@ -24,7 +24,7 @@ export function houseFigures(
   const p = plan(job, null, knowledge, nowMs);
   const best = climate ? bestStarts(job, climate, knowledge, nowMs).find((s) => s.ok) : undefined;
   return {
-    haveL: p.load?.buyL ?? 0,
+    haveL: p.load?.needL ?? 0,
     costCents: p.load?.costCents ?? 0,
     personHours: p.coats.reduce((s, c) => s + c.personHours, 0),
     rags: p.load?.rags ?? 0,

@@ -1,3 +1,4 @@
+import { measureRecipe, mixAmounts, recipes } from '../mix';
 import { isTwoPart, type ProductCard } from '../product';
 import { ragsForCoat } from '../safety';
 import type { HouseRules } from '../house';
@@ -170,12 +171,12 @@ function mixingItems(
       )
     );
   }
-  if (batch && batch.each.thinnerL > 0)
-    out.push(
-      item('mixing', card.thinner!.name, Math.ceil(batch.each.thinnerL * batch.count * 1000), 'thins the oil', {
-        unit: 'ml'
-      })
-    );
+  const { thinnerL } = mixAmounts(card, { of: 'total', litres: coat.expectedL + (batch?.surplusL ?? 0) });
+  if (thinnerL > 0)
+    out.push(item('mixing', card.thinner!.name, Math.ceil(thinnerL * 1000), 'thins the oil', { unit: 'ml' }));
+  const recipe = recipes.find((r) => r.id === card.recipeId);
+  for (const part of recipe ? measureRecipe(recipe, coat.expectedL) : [])
+    if (part.powder) out.push(item('mixing', part.name, Math.ceil(part.grams), `into ${recipe!.name}`, { unit: 'g' }));
   return out;
 }
 

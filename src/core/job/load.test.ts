@@ -76,7 +76,7 @@ describe('batches of a plan', () => {
 describe('the need at a confidence', () => {
   it('grows with the confidence, and shrinks as two species even out', () => {
     const at = (buyConfidence: number) =>
-      plan(floorJob(), null, { ...knowledge, house: { ...knowledge.house, buyConfidence } }, NOW).load!.buyL;
+      plan(floorJob(), null, { ...knowledge, house: { ...knowledge.house, buyConfidence } }, NOW).load!.needL;
     expect(at(0.5)).toBeCloseTo(loadOf(floorJob()).expectedL, 9);
     expect(at(0.95)).toBeGreaterThan(at(0.9));
     const two = floorJob();

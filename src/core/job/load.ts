@@ -1,15 +1,17 @@
 import { cheapestTins, litresSdLn, normalQuantile, shortfallRisk, type PackSize, type TinChoice } from '../coverage';
 import {
-  evenBatches,
+  honestBatches,
   largestBatch,
   mixAmounts,
-  smallestBatchL,
+  smallestOfHouse,
   usableMinutes,
+  type Batches,
   type LargestBatch,
-  type MixAmounts
+  type MixAmounts,
+  type NoBatch
 } from '../mix';
 import type { HouseRules } from '../house';
-import { isTwoPart, type ProductCard } from '../product';
+import type { ProductCard } from '../product';
 import { ragsForCoat } from '../safety';
 import { takeFromStock, type FromStock } from '../stock';
 import type { CoatKey, CoatPlan } from './coats';
@@ -54,24 +56,33 @@ export interface ProductLoad {
   costCents: number;
 }
 
-/** Batches of one coat: how many, how much of each part, and which limit sets the size. */
+/** Batches of one coat: how many, how much of each part, and which limit sets the size; or that there is no honest one. */
 export interface BatchPlan {
   coat: number;
   productId: string;
+  /** Why no batch is planned, and what would cure it; count and amounts are 0 then. */
+  none: NoBatch | null;
   count: number;
   each: MixAmounts;
+  /** Mixed beyond what the coat takes, so that each batch can be measured honestly, L. */
+  surplusL: number;
   largestL: number;
-  boundBy: LargestBatch['boundBy'] | 'whole tins';
+  boundBy: Extract<Batches, { ok: true }>['boundBy'];
   smallestL: number;
+  /** Of the mix when the coat is begun, °C. */
+  mixTempC: number;
   usableMinutes: number | null;
 }
 
-/** All the oil of a job. `buyL` is what must be in the van, stock counted in. */
+/** All the oil of a job. */
 export interface LoadPlan {
   netL: number;
   lossesL: number;
   expectedL: number;
-  buyL: number;
+  /** What must be in the van at the confidence, stock and tins together, L. */
+  needL: number;
+  /** What the tins to buy hold, beyond the stock, L. */
+  boughtL: number;
   confidence: number;
   products: ProductLoad[];
   costCents: number;
@@ -83,7 +94,7 @@ export interface LoadPlan {
 export function loadPlan(
   job: JobDocument,
   coats: readonly CoatPlan[],
-  mixTempC: number,
+  mixTempC: (coat: number) => number,
   { house, stock }: Pick<Knowledge, 'house' | 'stock'>,
   nowMs: number
 ): LoadPlan {
@@ -100,11 +111,12 @@ export function loadPlan(
     netL: sum((p) => p.netL),
     lossesL: sum((p) => p.lossesL),
     expectedL: sum((p) => p.expectedL),
-    buyL: sum((p) => p.needL),
+    needL: sum((p) => p.needL),
+    boughtL: sum((p) => p.buy.reduce((s, b) => s + b.totalMl / 1000, 0)),
     confidence: house.buyConfidence,
     products,
     costCents: sum((p) => p.costCents),
-    batches: coats.map((c) => batchPlan(cardOf(job, c.productId)!, c, mixTempC, house)),
+    batches: coats.map((c) => batchPlan(cardOf(job, c.productId)!, c, mixTempC(c.number), house)),
     rags: coats.reduce((s, c) => s + ragsForCoat(cardOf(job, c.productId)!, c.method, c.areaM2, house), 0)
   };
 }
@@ -176,7 +188,7 @@ function buyLines(card: ProductCard, colour: string, need: Need, stock: Knowledg
       )
     };
   };
-  if (card.packs.some((p) => p.of === 'kit')) return [line('kit', card.name, 1)];
+  if (card.packs.some((p) => p.of === 'kit')) return [line('kit', card.name, unit.oilL + unit.hardenerL)];
   return card.components.map((c) => line(c.role, c.name, c.role === 'oil' ? unit.oilL : unit.hardenerL));
 }
 
@@ -201,36 +213,21 @@ function buySteps(choice: TinChoice, packs: readonly PackSize[], risk: (ml: numb
 function batchPlan(card: ProductCard, coat: CoatPlan, mixTempC: number, house: HouseRules): BatchPlan {
   const spreadRateM2PerL = coat.areaM2 / Math.max(coat.netL, 1e-9);
   const litresPerMinute = coat.expectedL / coat.layingMinutes;
-  const largest = largestBatch(card, { litresPerMinute, mixTempC, spreadRateM2PerL }, house);
-  const { count, eachL, boundBy } = sizedBatches(card, coat.expectedL, largest, house);
-  const minutes = usableMinutes(card, eachL, mixTempC);
+  const largest: LargestBatch = largestBatch(card, { litresPerMinute, mixTempC, spreadRateM2PerL }, house);
+  const sized = honestBatches(card, coat.expectedL, largest, house);
+  const eachL = sized.ok ? sized.eachL : 0;
+  const minutes = usableMinutes(card, Math.max(eachL, 0.001), mixTempC);
   return {
     coat: coat.number,
     productId: card.id,
-    count,
+    none: sized.ok ? null : sized,
+    count: sized.ok ? sized.count : 0,
     each: mixAmounts(card, { of: 'total', litres: eachL }),
+    surplusL: sized.ok ? sized.surplusL : 0,
     largestL: largest.litres,
-    boundBy,
-    smallestL: smallestBatchL(card, {
-      cupL: house.measureStepMl / 1000,
-      scaleKg: house.scaleStepG / 1000
-    }),
+    boundBy: sized.ok ? sized.boundBy : largest.boundBy,
+    smallestL: smallestOfHouse(card, house),
+    mixTempC,
     usableMinutes: Number.isFinite(minutes) ? minutes : null
   };
-}
-
-/** Even batches; where the house mixes whole tins only, the largest kit that may be mixed at once (handbook 3). */
-function sizedBatches(
-  card: ProductCard,
-  totalL: number,
-  largest: LargestBatch,
-  house: HouseRules
-): { count: number; eachL: number; boundBy: BatchPlan['boundBy'] } {
-  const most = Math.max(largest.litres, 0.05);
-  const kits = card.packs.filter((p) => p.of === 'kit' && p.volumeMl / 1000 <= most).map((p) => p.volumeMl / 1000);
-  if (house.mixing === 'whole tins' && isTwoPart(card) && kits.length) {
-    const eachL = Math.max(...kits);
-    return { count: Math.ceil(totalL / eachL - 1e-9), eachL, boundBy: 'whole tins' };
-  }
-  return { ...evenBatches(totalL, most), boundBy: largest.boundBy };
 }

@@ -1,6 +1,8 @@
 import { MOST_LITRES } from '../coverage';
 import { dwellMinutes } from '../drying';
+import { noBatchText } from '../mix';
 import { cautionsFor, safetyClosing, type Caution } from '../safety';
+import { showPour } from '../units';
 import {
   searchStarts,
   simulateStart,
@@ -15,7 +17,7 @@ import { firstStart, judgedHours, sequenceContext } from './contexts';
 import type { LiveCoat } from './live';
 import type { JobDocument } from './document-schema';
 import { keepPlan, leavePlan, type KeepPlan, type LeavePlan } from './after';
-import { loadPlan, type LoadPlan } from './load';
+import { loadPlan, type BatchPlan, type LoadPlan } from './load';
 import { coatSpec, finishCard, jobAtHouse, sequenceCards, topCard } from './coat-specs';
 import type { Knowledge } from './knowledge';
 import { layerChecks, layerProblem, type LayerFinding } from './layering';
@@ -79,7 +81,13 @@ export function plan(
   const complete = chosen && last && chosen.coats.length === left.length;
   const top = topCard(job);
   const first = job.finish && coatSpec(job.finish, 1);
-  const mixTempC = now?.airTempC ?? 20;
+  /** The mix has the air's temperature when its coat is begun; now where no start is known. */
+  const mixTempC = (coat: number) => {
+    const begun = chosen?.coats.find((c) => c.number === coat)?.laidFromMs;
+    return ((climate && begun !== undefined ? siteHourAt(climate, begun) : null) ?? now)?.airTempC ?? 20;
+  };
+  const load = usable ? loadPlan(job, coats, mixTempC, knowledge, nowMs) : null;
+  problems.push(...(load?.batches ?? []).flatMap(noBatchProblem));
   let judged: HourVerdict[] | null = null;
   return {
     problems,
@@ -87,7 +95,7 @@ export function plan(
     totalAreaM2: faces.reduce((s, f) => s + (f.coats > 0 ? (f.effectiveAreaM2 ?? 0) : 0), 0),
     coats,
     layers,
-    load: usable ? loadPlan(job, coats, mixTempC, knowledge, nowMs) : null,
+    load,
     cautions: cautionsFor(sequenceCards(job), touchesFood(job)),
     cautionsClosing: safetyClosing,
     now,
@@ -100,6 +108,18 @@ export function plan(
     keep: complete ? keepPlan(job, top!, last.laidToMs, house) : null
   };
 }
+
+/** A coat that has no honest batch can't be laid. */
+const noBatchProblem = ({ coat, none }: BatchPlan): Problem[] =>
+  none
+    ? [
+        {
+          path: '/finish',
+          severity: 'stop',
+          problem: `coat ${coat}: ${noBatchText(none, (l) => showPour(l, 'metric'))}`
+        }
+      ]
+    : [];
 
 /** The best starts of a job on one series, best first; empty when there is nothing to lay or no weather. */
 export function bestStarts(

@@ -2,7 +2,19 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { card } from '../../../tests/fixtures';
 import { defaultHouseRules as house } from '../house';
-import { evenBatches, largestBatch, mixAmounts, potLifeMinutes, ratioError, smallestBatchL, usableMinutes } from '.';
+import {
+  honestBatches,
+  largestBatch,
+  mixAmounts,
+  noBatchText,
+  potLifeMinutes,
+  ratioError,
+  smallestBatchL,
+  smallestOfHouse,
+  usableMinutes,
+  type LargestBatch,
+  type NoBatch
+} from '.';
 
 describe('amounts', () => {
   const duo = card('ostrel-duo');
@@ -77,12 +89,51 @@ describe('batch limits', () => {
     expect(hot.boundBy).toBe('pot life');
     expect(hot.litres).toBeCloseTo(0.05 * 0.8 * usableMinutes(duo, hot.litres, 38), 6);
   });
+  const most = (litres: number): LargestBatch => ({ litres, boundBy: 'mixing vessel' });
   it('splits evenly rather than leave one tiny batch', () => {
-    expect(evenBatches(3.1, 1.5)).toEqual({
+    expect(honestBatches(duo, 3.1, most(1.5), house)).toMatchObject({
+      ok: true,
       count: 3,
-      eachL: expect.closeTo(3.1 / 3, 9)
+      eachL: expect.closeTo(3.1 / 3, 9),
+      surplusL: expect.closeTo(0, 9)
     });
-    expect(evenBatches(3, 1.5).count).toBe(2);
-    expect(() => evenBatches(1, 0)).toThrow();
+    expect(honestBatches(duo, 3, most(1.5), house)).toMatchObject({ count: 2 });
   });
+  it('no batch is smaller than can be measured honestly: what is more than the coat is said', () =>
+    expect(honestBatches(duo, 1, most(0.8), house)).toMatchObject({
+      ok: true,
+      count: 2,
+      eachL: expect.closeTo(0.72, 9),
+      surplusL: expect.closeTo(0.44, 9)
+    }));
+  it.each([
+    ['a coat of less than the smallest', 0.216, 2, 'coat below smallest', ['weigh', 'mix more']],
+    ['a largest below the smallest', 3, 0.5, 'largest below smallest', ['weigh', 'other product']],
+    ['a coat that not even a scale measures', 0.01, 2, 'coat below smallest', ['mix more']]
+  ])('no honest batch: %s', (_, coatL, largestL, why, cures) =>
+    expect(honestBatches(duo, coatL, most(largestL), house)).toMatchObject({ ok: false, why, cures })
+  );
+  it('no honest batch where stir and induction eat up the pot life, and the words name the cures', () => {
+    const slow = { ...duo, potLifeMinutesAt20C: 30, inductionMinutes: 40 };
+    const largest = largestBatch(slow, { litresPerMinute: 0.05, mixTempC: 20, spreadRateM2PerL: 26 }, house);
+    const none = honestBatches(slow, 3, largest, house);
+    expect(none).toMatchObject({ ok: false, why: 'pot life', cures: ['cooler', 'slower hardener', 'other product'] });
+    expect(noBatchText(none as NoBatch, (l) => `${l} L`)).toBe(
+      'No honest batch: stirring and standing eat up the whole pot life. Mix and lay at a cooler hour, or take a slower hardener, or take another product.'
+    );
+  });
+  it('every batch planned is measured honestly, laid in time, and covers the coat', () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 40, noNaN: true }),
+        fc.double({ min: 0, max: 8, noNaN: true }),
+        (coatL, largestL) => {
+          const b = honestBatches(duo, coatL, most(largestL), house);
+          if (!b.ok) return;
+          expect(b.eachL).toBeLessThanOrEqual(largestL + 1e-9);
+          expect(b.eachL).toBeGreaterThanOrEqual(smallestOfHouse(duo, house) - 1e-9);
+          expect(b.count * b.eachL - b.surplusL).toBeCloseTo(coatL, 6);
+        }
+      )
+    ));
 });

@@ -34,10 +34,31 @@ describe('a recipe', () => {
     [0.25, '1 cup'],
     [0.5625, '2¼ cups'],
     [0.125, '½ cups'],
+    [0.11, '¼ cups + 3 tbsp + ½ tsp'],
     [0.03, '2 tbsp'],
-    [0.0075, '1½ tsp'],
+    [0.0075, '½ tbsp'],
     [0.0001, '½ tsp']
   ])('%d L in the measures of a kitchen', (litres, words) => expect(kitchenMeasure(litres)).toBe(words));
+  it('the cups of another country are its own', () => expect(kitchenMeasure(0.2366, 'us')).toBe('1 cup'));
+  it('what is measured so keeps a ratio within tolerance, in either system', () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.05, max: 20, noNaN: true }),
+        fc.constantFrom('metric' as const, 'us' as const),
+        (litres, system) => {
+          const sizes = system === 'us' ? [0.2365882365, 0.01478676478, 0.004928921594] : [0.25, 0.015, 0.005];
+          const half: { [mark: string]: number } = { '¼': 0.25, '½': 0.5, '¾': 0.75 };
+          const poured = kitchenMeasure(litres, system)
+            .split(' + ')
+            .reduce((sum, term) => {
+              const [, whole, part, unit] = /^(\d*)([¼½¾]?) (cup|tbsp|tsp)/.exec(term)!;
+              const size = sizes[['cup', 'tbsp', 'tsp'].indexOf(unit!)]!;
+              return sum + (Number(whole || 0) + (part ? half[part]! : 0)) * size;
+            }, 0);
+          expect(Math.abs(poured / litres - 1)).toBeLessThan(0.026);
+        }
+      )
+    ));
 });
 
 describe('pair codes', () => {

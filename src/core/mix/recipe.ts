@@ -1,4 +1,5 @@
 import { keyed } from '../keyed';
+import type { UnitSystem } from '../units';
 import rows from './recipes.json';
 
 /** One thing of a recipe, in the order it is added. */
@@ -56,22 +57,41 @@ export function measureRecipe(recipe: Recipe, totalL: number): MeasuredPart[] {
 export const recipeLitres = (recipe: Recipe, areaM2: number): number | undefined =>
   recipe.spreadRateM2PerL === undefined ? undefined : areaM2 / recipe.spreadRateM2PerL;
 
-const CUP_L = 0.25;
-const TABLESPOON_L = 0.015;
-const TEASPOON_L = 0.005;
+/** Cup, tablespoon and teaspoon, L. */
+const KITCHEN: Record<UnitSystem, readonly { unit: string; litres: number; step: number }[]> = {
+  metric: [
+    { unit: 'cup', litres: 0.25, step: 0.25 },
+    { unit: 'tbsp', litres: 0.015, step: 0.5 },
+    { unit: 'tsp', litres: 0.005, step: 0.5 }
+  ],
+  us: [
+    { unit: 'cup', litres: 0.2365882365, step: 0.25 },
+    { unit: 'tbsp', litres: 0.01478676478, step: 0.5 },
+    { unit: 'tsp', litres: 0.004928921594, step: 0.5 }
+  ]
+};
 
-/** An amount in the measures of a kitchen: cups of 250 ml in quarters, spoons of 15 and 5 ml; never less than half a teaspoon. */
-export function kitchenMeasure(litres: number): string {
-  if (litres >= CUP_L / 4 - 1e-9) {
-    const quarters = Math.round(litres / (CUP_L / 4));
-    return withFraction(quarters / 4, quarters === 4 ? 'cup' : 'cups');
+/** Error of a kitchen measure that needs no smaller one, as a share of the amount: well within any ratio's tolerance. */
+const CLOSE_ENOUGH = 0.02;
+
+/**
+ * An amount in the measures of a kitchen: cups in quarters, what is over in spoons by halves, so that parts measured so keep
+ * their ratio; never less than half a teaspoon.
+ */
+export function kitchenMeasure(litres: number, system: UnitSystem = 'metric'): string {
+  const said: string[] = [];
+  let rest = litres;
+  for (const [i, { unit, litres: one, step }] of KITCHEN[system].entries()) {
+    const steps = rest / (one * step);
+    const near = Math.round(steps);
+    const last = i === KITCHEN[system].length - 1;
+    const done = last || Math.abs(near - steps) * one * step <= CLOSE_ENOUGH * litres;
+    const count = done ? Math.max(near, last && said.length === 0 ? 1 : 0) : Math.floor(steps + 1e-9);
+    if (count > 0) said.push(withFraction(count * step, unit));
+    if (done) break;
+    rest -= count * one * step;
   }
-  if (litres >= TABLESPOON_L - 1e-9) {
-    const halves = Math.round(litres / (TABLESPOON_L / 2));
-    return withFraction(halves / 2, 'tbsp');
-  }
-  const halves = Math.max(1, Math.round(litres / (TEASPOON_L / 2)));
-  return withFraction(halves / 2, 'tsp');
+  return said.join(' + ');
 }
 
 const FRACTIONS = keyed({ '0.25': '¼', '0.5': '½', '0.75': '¾' });
@@ -79,5 +99,5 @@ const FRACTIONS = keyed({ '0.25': '¼', '0.5': '½', '0.75': '¾' });
 function withFraction(value: number, unit: string): string {
   const whole = Math.floor(value);
   const rest = FRACTIONS.get(String(value - whole)) ?? '';
-  return `${whole || !rest ? whole : ''}${rest} ${unit}`;
+  return `${whole || !rest ? whole : ''}${rest} ${unit}${unit === 'cup' && value !== 1 ? 's' : ''}`;
 }

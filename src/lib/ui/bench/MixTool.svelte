@@ -1,5 +1,14 @@
 <script lang="ts">
-  import { evenBatches, mixAmounts, potLifeMinutes, smallestBatchL, usableMinutes, type KnownAmount } from '$core/mix';
+  import {
+    honestBatches,
+    mixAmounts,
+    noBatchText,
+    potLifeMinutes,
+    smallestOfHouse,
+    usableMinutes,
+    type KnownAmount,
+    type LargestBatch
+  } from '$core/mix';
   import type { HouseRules } from '$core/house';
   import { isTwoPart, type ProductCard } from '$core/product';
   import { showDuration, showPour, type UnitSystem } from '$core/units';
@@ -26,19 +35,21 @@
   );
   const basis = $derived<MixBasis>(p.text('by', card.ratioBasis) === 'mass' ? 'mass' : 'volume');
   const temp = $derived(p.num('t', 20, -10, 50));
-  const least = $derived(
-    smallestBatchL(
-      { ...card, ratioBasis: basis },
-      { cupL: house.measureStepMl / 1000, scaleKg: house.scaleStepG / 1000 }
-    )
-  );
+  const least = $derived(smallestOfHouse(card, house, basis));
   /** Begins with a litre, or with what can be measured honestly where that is more. */
   const known = $derived<KnownAmount>({ of, litres: p.num('l', Math.max(1, Math.ceil(least * 10) / 10), 0, 200) });
   const most = $derived(Math.min(card.batchLimitL ?? Infinity, house.mixingVesselL * house.vesselFillShare));
   const mix = $derived(mixAmounts(card, known));
-  const batches = $derived(evenBatches(mix.totalL, most));
-  const life = $derived(potLifeMinutes(card, Math.max(mix.totalL / batches.count, 0.001), temp));
-  const usable = $derived(usableMinutes(card, Math.max(mix.totalL / batches.count, 0.001), temp));
+  const batchL = $derived(mix.totalL / Math.max(1, Math.ceil(mix.totalL / most - 1e-9)));
+  const life = $derived(potLifeMinutes(card, Math.max(batchL, 0.001), temp));
+  const usable = $derived(usableMinutes(card, Math.max(batchL, 0.001), temp));
+  const largest = $derived<LargestBatch>(
+    usable > 0
+      ? { litres: most, boundBy: most === card.batchLimitL ? 'card limit' : 'mixing vessel' }
+      : { litres: 0, boundBy: 'pot life' }
+  );
+  const batches = $derived(honestBatches(card, mix.totalL, largest, house, basis));
+  const none = $derived(batches.ok ? '' : noBatchText(batches, (l) => showPour(l, units)));
   let oilCode = $state('');
   let hardenerCode = $state('');
 </script>
@@ -55,15 +66,16 @@
     p.set('l', k.litres);
   }}
   onbasis={(b) => p.set('by', b)}
-  problem={isTwoPart(card) && mix.totalL < least
-    ? `Too little to measure honestly: ${showPour(least, units)} or more${basis === 'volume' ? ', or weigh it' : ''}.`
-    : ''}
+  problem={none}
 />
 <div class="mt-4"></div>
 <TempSlide {p} {units} label="Temperature of the mix" value={temp} least={-10} most={50} />
 <table class="ruled">
   <tbody>
-    <tr><td>Batches, split evenly</td><td class="num"><b>{batches.count} × {showPour(batches.eachL, units)}</b></td></tr
+    <tr
+      ><td>Batches, split evenly</td><td class="num"
+        ><b>{batches.ok ? `${batches.count} × ${showPour(batches.eachL, units)}` : 'none'}</b></td
+      ></tr
     >
     <tr
       ><td>Largest at once</td><td class="num"

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { largestBatch, potLifeMinutes, usableMinutes } from '$core/mix';
+  import { honestBatches, largestBatch, noBatchText, potLifeMinutes, smallestOfHouse, usableMinutes } from '$core/mix';
   import type { HouseRules } from '$core/house';
   import { spreadRate, type ProductCard } from '$core/product';
   import { MINUTE_MS, parseVolume, showDuration, showPour, type UnitSystem } from '$core/units';
@@ -41,6 +41,7 @@
     { litresPerMinute: (house.ratesM2PerHour.spread * people) / s / 60, mixTempC: temp, spreadRateM2PerL: s },
     house
   )}
+  {@const sized = honestBatches(card, Math.max(largest.litres, smallestOfHouse(card, house)), largest, house)}
   <CardPick shelf={living} {p} id={card.id} />
   {#if ask === 'pot life'}
     <Answer value={dur(potLifeMinutes(card, litres, temp))} unit="until it thickens">
@@ -63,8 +64,9 @@
   {:else}
     <Answer value={showPour(largest.litres, units)} unit="at most">
       Bound by {largest.boundBy}: {people} spreading {house.ratesM2PerHour.spread} m²/h each (house), {card.name} at {s} m²/L.
-      Usable {dur(usableMinutes(card, largest.litres, temp))}.
+      Usable {dur(usableMinutes(card, Math.max(largest.litres, 0.001), temp))}.
     </Answer>
+    {#if !sized.ok}<p class="mb-3 font-semibold text-check">{noBatchText(sized, (l) => showPour(l, units))}</p>{/if}
     <div class="mb-3">
       <CountField label="People spreading" value={people} least={1} most={10} onchange={(v) => p.set('n', v)} />
     </div>

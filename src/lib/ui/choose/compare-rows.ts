@@ -22,9 +22,9 @@ export const compareRows = (units: UnitSystem, nowMs: number, timeZone: string):
     id: 'litres',
     name: 'Oil to have',
     unit: 'at our confidence, all coats',
-    value: (f) => f.buyL,
+    value: (f) => f.needL,
     span: (f) => f.litres80,
-    show: (f) => showVolume(f.buyL, units)
+    show: (f) => showVolume(f.needL, units)
   },
   {
     id: 'money',

@@ -54,7 +54,7 @@ describe('why this number', () => {
       ['— method: thin', '× 1.00', 'house'],
       ['lost in tins, mixing, applicators', '125 ml', 'house']
     ]);
-    expect((68.4 / 30) * 1.15 + 0.185).toBeCloseTo(p.coats[0]!.expectedL, 3);
+    expect((68.4 / 30) * 1.15 + 0.125).toBeCloseTo(p.coats[0]!.expectedL, 3);
   });
   it('a house spread rate is shown as one', () =>
     expect(

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { cardOf } from '$core/job';
+  import { mixAmounts } from '$core/mix';
   import { solventG, vapourGPerM3, vapourIn } from '$core/safety';
   import { decimals } from '$core/units';
   import { useJobDesk } from '../job/job-desk.svelte';
@@ -8,38 +9,41 @@
 
   /** Solvent in the room after the heaviest coat: the curve, when it is below the house's reference, how far from flammable. */
   const desk = useJobDesk();
-  const load = $derived(desk.plan.load!);
   const house = $derived(desk.knowledge.house);
   const room = $derived(desk.document.site.room);
-  const area = $derived(desk.plan.totalAreaM2);
-  const volumeM3 = $derived(room.volumeM3 ?? Math.max(1, area * house.vapour.ceilingM));
+  /** Never guessed from the wood that is oiled: a table stands in a hall. */
+  const volumeM3 = $derived(room.volumeM3);
   const changes = $derived(room.airChangesPerHour ?? house.vapour.airChangesPerHour);
   const coats = $derived(
-    load.batches.map((b) => {
-      const card = cardOf(desk.document, b.productId)!;
-      const grams = solventG(card, b.each.oilL * b.count, b.each.thinnerL * b.count);
-      return { coat: b.coat, card, grams };
+    desk.plan.coats.map((c) => {
+      const card = cardOf(desk.document, c.productId)!;
+      const { oilL, thinnerL } = mixAmounts(card, { of: 'total', litres: c.expectedL });
+      return { coat: c.number, card, grams: solventG(card, oilL, thinnerL) };
     })
   );
   const worst = $derived(coats.reduce((a, b) => (b.grams > a.grams ? b : a)));
-  const seen = $derived(vapourIn(worst.grams, { volumeM3, airChangesPerHour: changes }, worst.card.lelGPerM3, house));
+  const seen = $derived(
+    volumeM3 === undefined
+      ? null
+      : vapourIn(worst.grams, { volumeM3, airChangesPerHour: changes }, worst.card.lelGPerM3, house)
+  );
   const hours = $derived(
     Math.min(
       240,
       Math.max(
         12,
-        Math.ceil((Number.isFinite(seen.belowReferenceHours ?? 0) ? (seen.belowReferenceHours ?? 12) : 72) * 1.25)
+        Math.ceil((Number.isFinite(seen?.belowReferenceHours ?? 0) ? (seen?.belowReferenceHours ?? 12) : 72) * 1.25)
       )
     )
   );
   const W = 320;
   const H = 120;
-  const top = $derived(Math.max(seen.peakGPerM3, house.vapour.referenceGPerM3) * 1.15);
+  const top = $derived(Math.max(seen?.peakGPerM3 ?? 0, house.vapour.referenceGPerM3) * 1.15);
   const y = $derived((c: number) => H - (c / top) * H);
   const path = $derived(
     Array.from({ length: 81 }, (_, i) => {
       const t = (hours * i) / 80;
-      return `${i ? 'L' : 'M'}${((t / hours) * W).toFixed(1)} ${y(vapourGPerM3(worst.grams, volumeM3, changes, t, house.vapour.halfLifeHours)).toFixed(1)}`;
+      return `${i ? 'L' : 'M'}${((t / hours) * W).toFixed(1)} ${y(vapourGPerM3(worst.grams, volumeM3 ?? 1, changes, t, house.vapour.halfLifeHours)).toFixed(1)}`;
     }).join('')
   );
   const hoursWords = (h: number) =>
@@ -58,45 +62,51 @@
 
 <section aria-label="Vapour" class="mt-5">
   <h2 class="border-b-[1.5px] border-ink pb-1">Solvent in the room</h2>
-  {#if seen.solventG < 1}
+  {#if worst.grams < 1}
     <p class="mt-2">No solvent to speak of on these cards.</p>
   {:else}
-    {#if seen.warn}<p class="stop-note" role="alert">
-        <Sign kind="stop" size={20} /><span
-          ><b>{decimals(seen.lelShare * 100, 1)} % of the lower explosive limit at the peak.</b> Ignition sources out, more
-          air through, nobody lives there meanwhile.</span
-        >
-      </p>{/if}
-    <p class="mt-2">
-      Coat {worst.coat}, {worst.card.name}: {decimals(seen.solventG, 0)} g of solvent.
-      {#if seen.belowReferenceHours === null}Never above our reference of {house.vapour.referenceGPerM3} g/m³.
-      {:else}<b>Below {house.vapour.referenceGPerM3} g/m³ after {hoursWords(seen.belowReferenceHours)}.</b>{/if}
-      Peak {decimals(seen.peakGPerM3, 2)} g/m³ after {hoursWords(seen.peakHours)}, {decimals(seen.lelShare * 100, 1)} % of
-      the lower explosive limit.
-    </p>
-    <svg
-      viewBox="0 -4 {W} {H + 22}"
-      role="img"
-      aria-label="Vapour over {hours} hours: peak {decimals(seen.peakGPerM3, 2)} grams a cubic metre, then falling"
-    >
-      <path d="M0 {H}H{W}M0 0V{H}" stroke="var(--ink)" fill="none" />
-      <path d="M0 {y(house.vapour.referenceGPerM3)}H{W}" stroke="var(--go)" stroke-dasharray="5 4" fill="none" />
-      <text x={W - 2} y={y(house.vapour.referenceGPerM3) - 4} text-anchor="end" font-size="11">our reference</text>
-      <path d={path} fill="none" stroke="var(--ink)" stroke-width="2.5" />
-      {#each [0, 0.25, 0.5, 0.75, 1] as s (s)}<text
-          x={s * W}
-          y={H + 15}
-          font-size="11"
-          text-anchor={s === 0 ? 'start' : s === 1 ? 'end' : 'middle'}>{Math.round(s * hours)} h</text
-        >{/each}
-    </svg>
+    {#if !seen}<p class="mt-2">
+        <b>Coat {worst.coat}, {worst.card.name}: {decimals(worst.grams, 0)} g of solvent.</b> How large is the room? Its vapour
+        is worked out from it; nobody has measured it yet.
+      </p>
+    {:else}
+      {#if seen.warn}<p class="stop-note" role="alert">
+          <Sign kind="stop" size={20} /><span
+            ><b>{decimals(seen.lelShare * 100, 1)} % of the lower explosive limit at the peak.</b> Ignition sources out, more
+            air through, nobody lives there meanwhile.</span
+          >
+        </p>{/if}
+      <p class="mt-2">
+        Coat {worst.coat}, {worst.card.name}: {decimals(seen.solventG, 0)} g of solvent.
+        {#if seen.belowReferenceHours === null}Never above our reference of {house.vapour.referenceGPerM3} g/m³.
+        {:else}<b>Below {house.vapour.referenceGPerM3} g/m³ after {hoursWords(seen.belowReferenceHours)}.</b>{/if}
+        Peak {decimals(seen.peakGPerM3, 2)} g/m³ after {hoursWords(seen.peakHours)}, {decimals(seen.lelShare * 100, 1)} %
+        of the lower explosive limit.
+      </p>
+      <svg
+        viewBox="0 -4 {W} {H + 22}"
+        role="img"
+        aria-label="Vapour over {hours} hours: peak {decimals(seen.peakGPerM3, 2)} grams a cubic metre, then falling"
+      >
+        <path d="M0 {H}H{W}M0 0V{H}" stroke="var(--ink)" fill="none" />
+        <path d="M0 {y(house.vapour.referenceGPerM3)}H{W}" stroke="var(--go)" stroke-dasharray="5 4" fill="none" />
+        <text x={W - 2} y={y(house.vapour.referenceGPerM3) - 4} text-anchor="end" font-size="11">our reference</text>
+        <path d={path} fill="none" stroke="var(--ink)" stroke-width="2.5" />
+        {#each [0, 0.25, 0.5, 0.75, 1] as s (s)}<text
+            x={s * W}
+            y={H + 15}
+            font-size="11"
+            text-anchor={s === 0 ? 'start' : s === 1 ? 'end' : 'middle'}>{Math.round(s * hours)} h</text
+          >{/each}
+      </svg>
+    {/if}
     <div class="grid grid-cols-2 gap-3">
       <TextField
         label="Room, m³"
         inputmode="decimal"
-        value={decimals(volumeM3, 1, true)}
+        value={volumeM3 === undefined ? '' : decimals(volumeM3, 1, true)}
         errors={wrong.volumeM3 ? [wrong.volumeM3] : null}
-        hint={room.volumeM3 === undefined ? `area × ${house.vapour.ceilingM} m, until you type it` : undefined}
+        hint={volumeM3 === undefined ? 'length × width × height' : undefined}
         onchange={(e) => typed('volumeM3', e.currentTarget.value, 1, 1000000)}
       />
       <TextField

@@ -23,7 +23,7 @@
           >
           <td class="num fig text-[18px]">{p.powder ? '' : showPour(p.litres, units)}</td>
           <td class="num">{grams(p.grams)} g</td>
-          <td class="num">{kitchenMeasure(p.litres)}</td>
+          <td class="num">{kitchenMeasure(p.litres, units)}</td>
         </tr>
       {/each}
       <tr><td class="dim">Makes {showVolume(totalL, units)}. {recipe.keeps}</td><td></td><td></td><td></td></tr>

@@ -112,7 +112,8 @@ function word(id: StationId, seen: Seen): string {
     case 'choose':
       return card ? `${card.name}, ${document.finish!.colour}` : 'pick an oil';
     case 'load':
-      return plan.load ? `${showVolume(plan.load.buyL, units)} to buy` : 'after Choose';
+      if (!plan.load) return 'after Choose';
+      return plan.load.boughtL > 0 ? `${showVolume(plan.load.boughtL, units)} to buy` : 'stock covers it';
     case 'when':
       if (state.coats[0]) return `begun ${dayMonth(state.coats[0].openedAtMs, timeZone)}`;
       return document.startAt ? whenWords(Date.parse(document.startAt), nowMs, timeZone) : 'pick a start';

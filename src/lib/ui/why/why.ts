@@ -1,4 +1,12 @@
-import { decimals, showArea, showPour, showSpreadRate, showVolume, type UnitSystem } from '$core/units';
+import {
+  decimals,
+  showArea,
+  showPour,
+  showSpreadRate,
+  showTemperature,
+  showVolume,
+  type UnitSystem
+} from '$core/units';
 import type { BatchPlan, CoatPlan, ProductLoad } from '$core/job';
 import type { Grade } from '$core/product';
 
@@ -82,7 +90,7 @@ export function whyBatch(b: BatchPlan, ratio: string, units: UnitSystem): WhyLin
       ? []
       : [
           {
-            name: 'usable at the temperature now',
+            name: `usable at ${showTemperature(b.mixTempC, units, 0)}`,
             value: `${Math.round(b.usableMinutes)} min`,
             grade: 'label' as const
           }

@@ -1,6 +1,14 @@
 <script lang="ts">
   import { batchLetter, coatCard, coatSpec } from '$core/job';
-  import { mixAmounts, potLifeMinutes, samePairCode, smallestBatchL, type KnownAmount } from '$core/mix';
+  import {
+    mixAmounts,
+    noBatchText,
+    potLifeMinutes,
+    samePairCode,
+    smallestOfHouse,
+    usableMinutes,
+    type KnownAmount
+  } from '$core/mix';
   import { isTwoPart } from '$core/product';
   import { showPour, showTemperature } from '$core/units';
   import { siteHourAt } from '$core/window';
@@ -19,19 +27,14 @@
   let typed = $state<KnownAmount | null>(null);
   let basis = $state<MixBasis | null>(null);
   const known = $derived<KnownAmount>(
-    typed ?? { of: 'total', litres: Math.round((planned?.each.totalL ?? 0.5) * 100) / 100 }
+    typed ?? { of: 'total', litres: Math.round((planned?.each.totalL || planned?.smallestL || 0.5) * 100) / 100 }
   );
   const measuredBy = $derived(basis ?? card.ratioBasis);
   const mix = $derived(mixAmounts(card, known));
   const temp = $derived((desk.climate && siteHourAt(desk.climate, clock.now)?.airTempC) ?? 20);
   const life = $derived(potLifeMinutes(card, Math.max(mix.totalL, 0.01), temp));
   const house = $derived(desk.knowledge.house);
-  const least = $derived(
-    smallestBatchL(measuredBy === card.ratioBasis ? card : { ...card, ratioBasis: measuredBy }, {
-      cupL: house.measureStepMl / 1000,
-      scaleKg: house.scaleStepG / 1000
-    })
-  );
+  const least = $derived(smallestOfHouse(card, house, measuredBy));
   const last = $derived(desk.state.batches.filter((b) => coatCard(desk.document, b.coat)?.id === card.id).at(-1));
   const inStock = $derived(
     desk.knowledge.stock.filter((t) => t.productId === card.id && (t.of === 'hardener' || t.colour === spec.colour))
@@ -48,6 +51,8 @@
   });
   const stockLots = $derived([...new Set(inStock.filter((t) => t.of !== 'hardener').map((t) => t.lot))]);
   const tooSmall = $derived(isTwoPart(card) && mix.totalL < least);
+  /** By what is in hand now: a coat that is too small for the cup may be weighed, a short pot life stays short. */
+  const dead = $derived(usableMinutes(card, Math.max(mix.totalL, 0.001), temp) <= 0);
   const tooLarge = $derived(planned ? mix.totalL > planned.largestL + 0.005 : false);
   const coded = $derived(Boolean(card.pairCode) && isTwoPart(card));
   const missing = $derived({
@@ -61,9 +66,27 @@
       lots.oil.trim() !== last.components.find((c) => c.role === 'oil')?.lot
   );
 
+  /** What stands in the way of pouring, in the order of the panel. */
+  const closed = $derived.by(() => {
+    if (mix.totalL <= 0) return 'Say how much is mixed.';
+    if (dead)
+      return noBatchText(
+        { why: 'pot life', largestL: 0, smallestL: least, cures: ['cooler', 'slower hardener', 'other product'] },
+        (l) => showPour(l, desk.units)
+      );
+    if (tooSmall)
+      return planned?.none && measuredBy === card.ratioBasis
+        ? noBatchText(planned.none, (l) => showPour(l, desk.units))
+        : `Too little to measure honestly: mix ${showPour(least, desk.units)} or more${measuredBy === 'volume' ? ', or weigh it' : ''}.`;
+    if (missing.oil) return 'Write down the lot on the oil.';
+    if (missing.hardener) return 'Write down the lot on the hardener.';
+    if (missing.code) return 'Read the pair codes off both tins.';
+    return null;
+  });
+
   async function mixed() {
     tried = true;
-    if (missing.oil || missing.hardener || missing.code || tooSmall || mix.totalL <= 0) return;
+    if (closed) return;
     const part = (role: 'oil' | 'hardener' | 'thinner', litres: number, lot: string) =>
       litres > 0 ? [{ role, litres: Math.round(litres * 1e4) / 1e4, lot: lot.trim() }] : [];
     const id = await desk.log.add('batch.mixed', {
@@ -90,7 +113,7 @@
     basis={measuredBy}
     onknown={(k) => (typed = k)}
     onbasis={(b) => (basis = b)}
-    problem={tooSmall ? `Too little to measure honestly: ${showPour(least, desk.units)} or more, or weigh it.` : ''}
+    problem={tooSmall ? `${showPour(least, desk.units)} is the least that can be measured honestly.` : ''}
   />
   {#if tooLarge}<p class="font-semibold text-check">
       More than {showPour(planned!.largestL, desk.units)} won't be on the wood in time ({planned!.boundBy}).
@@ -127,7 +150,8 @@
       ? ' Gloves, glasses, breathing protection.'
       : ''}
   </p>
-  <button class="btn glove" onclick={mixed}
+  {#if closed}<p class="mb-2 font-semibold text-check" id="mix-closed">{closed}</p>{/if}
+  <button class="btn glove" disabled={closed !== null} aria-describedby="mix-closed" onclick={mixed}
     >{isTwoPart(card) ? 'Poured, start stirring' : 'Open, start stirring'}</button
   >
   <button class="btn line glove mt-2" onclick={() => onclose()}>Not now</button>

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { cardOf, loadList, sequenceCards } from '$core/job';
-  import { recipes } from '$core/mix';
+  import { noBatchText, recipes } from '$core/mix';
   import { isTwoPart } from '$core/product';
   import { faceName } from '$core/surface';
-  import { counted, decimals, showArea, showPour, showVolume, volumeParts } from '$core/units';
+  import { counted, decimals, showArea, showPour, showTemperature, showVolume, volumeParts } from '$core/units';
   import { writeOrder } from '$formats/order-csv';
   import Cup from '$lib/ui/cup/Cup.svelte';
   import Cautions from '$lib/ui/job/Cautions.svelte';
@@ -60,8 +60,8 @@
     >
   </section>
 {:else}
-  {@const [expected, buy] = [volumeParts(load.expectedL, desk.units), volumeParts(load.buyL, desk.units)]}
-  {@const scale = Math.max(load.buyL, load.expectedL) * 1.05}
+  {@const [expected, buy] = [volumeParts(load.expectedL, desk.units), volumeParts(load.needL, desk.units)]}
+  {@const scale = Math.max(load.needL, load.expectedL) * 1.05}
   <div class="grid gap-x-8 gap-y-6 pt-3 lg:grid-cols-2 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_320px]">
     <section aria-label="Oil" class="no-print">
       <div class="grid grid-cols-2 gap-4">
@@ -95,9 +95,8 @@
         )} % certainty at {buy.number} {buy.unit}"
       >
         <path
-          d="M0 4H{((load.lossesL + (load.netL * load.netL) / (load.buyL - load.lossesL)) / scale) * 400}L{(load.buyL /
-            scale) *
-            400} 26H0Z"
+          d="M0 4H{((load.lossesL + (load.netL * load.netL) / (load.needL - load.lossesL)) / scale) *
+            400}L{(load.needL / scale) * 400} 26H0Z"
           fill="var(--oil-dry)"
         />
         <path d="M{(load.expectedL / scale) * 400} 1V29" stroke="var(--ink)" stroke-width="3" />
@@ -135,36 +134,46 @@
       {#each load.batches as b (b.coat)}
         {@const card = cardOf(desk.document, b.productId)!}
         <div class="flex items-center gap-4 border-b border-rule py-3">
-          {#if isTwoPart(card)}<Cup
+          {#if isTwoPart(card) && !b.none}<Cup
               oilL={b.each.oilL}
               hardenerL={b.each.hardenerL}
               units={desk.units}
               size="small"
             />{/if}
           <div>
-            <p>
-              <b
-                >Coat {b.coat}: {b.count} × <Why
-                  about="batch size, coat {b.coat}"
-                  formula="the least of pot life, card, vessel and area per mix, then split evenly"
-                  lines={whyBatch(b, ratioOf(b.productId), desk.units)}>{showPour(b.each.totalL, desk.units)}</Why
-                ></b
-              >
-            </p>
-            {#if isTwoPart(card)}<p>
-                {showPour(b.each.oilL, desk.units)} oil + {showPour(b.each.hardenerL, desk.units)} hardener, or {decimals(
-                  b.each.oilKg * 1000,
-                  0
-                )} g + {decimals(b.each.hardenerKg * 1000, 0)} g
-              </p>{/if}
-            {#if b.each.thinnerL > 0}<p>
-                of it {showPour(b.each.thinnerL, desk.units)}
-                {card.thinner!.name.toLowerCase()}
-              </p>{/if}
-            <p class="dim">
-              {b.usableMinutes === null ? 'no pot life' : `usable ${Math.round(b.usableMinutes)} min in today's air`},
-              bound by {b.boundBy}
-            </p>
+            {#if b.none}
+              <p><b>Coat {b.coat}</b></p>
+              <p class="font-semibold text-check">{noBatchText(b.none, (l) => showPour(l, desk.units))}</p>
+            {:else}
+              <p>
+                <b
+                  >Coat {b.coat}: {b.count} × <Why
+                    about="batch size, coat {b.coat}"
+                    formula="the least of pot life, card, vessel and area per mix, then split evenly"
+                    lines={whyBatch(b, ratioOf(b.productId), desk.units)}>{showPour(b.each.totalL, desk.units)}</Why
+                  ></b
+                >
+              </p>
+              {#if isTwoPart(card)}<p>
+                  {showPour(b.each.oilL, desk.units)} oil + {showPour(b.each.hardenerL, desk.units)} hardener, or {decimals(
+                    b.each.oilKg * 1000,
+                    0
+                  )} g + {decimals(b.each.hardenerKg * 1000, 0)} g
+                </p>{/if}
+              {#if b.each.thinnerL > 0}<p>
+                  of it {showPour(b.each.thinnerL, desk.units)}
+                  {card.thinner!.name.toLowerCase()}
+                </p>{/if}
+              <p class="dim">
+                {b.usableMinutes === null
+                  ? 'no pot life'
+                  : `usable ${Math.round(b.usableMinutes)} min at ${showTemperature(b.mixTempC, desk.units, 0)}`}, bound
+                by {b.boundBy}
+              </p>
+              {#if b.surplusL > 0.0005}<p class="dim">
+                  {showPour(b.surplusL, desk.units)} more than the coat takes, so that each can be measured honestly
+                </p>{/if}
+            {/if}
           </div>
         </div>
       {/each}
@@ -183,7 +192,11 @@
       {#if recipe}
         <section aria-label="Recipe" class="mt-5">
           <h2 class="border-b-[1.5px] border-ink pb-1">{recipe.name}, mixed on site</h2>
-          <RecipeTable {recipe} totalL={load.buyL} units={desk.units} />
+          <RecipeTable
+            {recipe}
+            totalL={load.products.find((o) => cardOf(desk.document, o.productId)?.recipeId === recipe.id)!.needL}
+            units={desk.units}
+          />
         </section>
       {/if}
     </div>
