@@ -19,7 +19,7 @@ export function writeHours(climate: SiteClimate, hours: readonly HourVerdict[], 
             fixed(h.rh * 100, 1),
             fixed(h.surfaceTempC, 1),
             fixed(h.dewPointC, 1),
-            fixed(h.mcPercent, 1),
+            h.mcPercent === null ? '' : fixed(h.mcPercent, 1),
             fixed(h.windMPerS, 1),
             fixed(h.rainMm, 1)
           ]

@@ -16,7 +16,7 @@ export async function testDatabase() {
   return connect(url);
 }
 
-const HOME = { place: 'Saltmarsh Wick', latitudeDeg: 53.06, longitudeDeg: 0.27, timeZone: 'Europe/London' };
+const HOME = { place: 'Saltmarsh Wick', latitudeDeg: 49.4, longitudeDeg: -7.6, timeZone: 'Europe/London' };
 export const PASSWORD = 'salt-marsh-oil';
 
 /** A crew of its own for a test, with a lead nobody else has. */

@@ -91,16 +91,22 @@ describe('sun and surface', () => {
   });
   it('cloud takes up to 72 % of it', () =>
     expect([0, 0.5, 1].map(throughCloud)).toEqual([1, expect.closeTo(0.92165, 5), expect.closeTo(0.28, 12)]));
-  it('sun warms by at most 40 °C; a clear night cools by 4 °C, a covered one not', () => {
-    const e = { absorption: 0.85, shelter: 0 };
-    expect(outdoorSurfaceTempC({ ...hour, windMPerS: 0 }, 5000, true, e)).toBe(55);
-    expect(outdoorSurfaceTempC({ ...hour, cloud: 0 }, 0, false, e)).toBe(11);
-    expect(
-      outdoorSurfaceTempC({ ...hour, cloud: 0 }, 0, false, {
-        ...e,
-        shelter: 1
-      })
-    ).toBe(15);
+  it('sun warms by at most 40 °C; a clear night cools by 4 °C, a covered one not, a wall half as much', () => {
+    const e = { absorption: 0.85, shelter: 0, tiltDeg: 0 };
+    const night = (more: Partial<typeof e>) => outdoorSurfaceTempC({ ...hour, cloud: 0 }, 0, -5, { ...e, ...more });
+    expect(outdoorSurfaceTempC({ ...hour, windMPerS: 0 }, 5000, 50, e)).toBe(55);
+    expect(night({})).toBe(11);
+    expect(night({ shelter: 1 })).toBe(15);
+    expect(night({ tiltDeg: 90 })).toBeCloseTo(13, 9);
+  });
+  it('dawn is no step: the sky cools less and less as the sun comes up', () => {
+    const e = { absorption: 0.7, shelter: 0, tiltDeg: 0 };
+    const at = (elevationDeg: number) => {
+      const sun = surfaceSunWPerM2({ elevationDeg, azimuthDeg: 90 }, { tiltDeg: 0, facingDeg: 0, shade: 0 });
+      return outdoorSurfaceTempC({ ...hour, cloud: 0 }, sun, elevationDeg, e);
+    };
+    for (let el = -1; el < 12; el += 0.1) expect(Math.abs(at(el + 0.1) - at(el))).toBeLessThan(0.25);
+    expect(at(0.001)).toBeCloseTo(at(-0.001), 1);
   });
 });
 

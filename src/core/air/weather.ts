@@ -31,7 +31,7 @@ const LIMITS: Record<keyof WeatherHour, [number, number]> = {
 };
 const FIELDS = Object.keys(LIMITS) as (keyof WeatherHour)[];
 
-/** Fills gaps of up to three hours linearly; longer ones stay null and close their hours (handbook 8). */
+/** Fills gaps of up to three hours linearly, without rain; longer ones stay null and close their hours (handbook 8). */
 export function bridgeGaps(hours: readonly (WeatherHour | null)[], longest = 3): (WeatherHour | null)[] {
   const out = [...hours];
   for (let i = 0; i < out.length; i++) {
@@ -47,11 +47,11 @@ export function bridgeGaps(hours: readonly (WeatherHour | null)[], longest = 3):
   return out;
 }
 
-/** An hour between two others; what only one of them knows is left out. */
+/** An hour between two others; what only one of them knows is left out, and rain is not made up. */
 const between = (a: WeatherHour, b: WeatherHour, share: number): WeatherHour =>
   Object.fromEntries(
     FIELDS.flatMap((f) => {
-      const [from, to] = [a[f], b[f]];
+      const [from, to] = f === 'rainMm' ? [0, 0] : [a[f], b[f]];
       return from === undefined || to === undefined ? [] : [[f, from + (to - from) * share]];
     })
   ) as unknown as WeatherHour;

@@ -83,7 +83,7 @@ export function coatNeeds(card: ProductCard, laid: Omit<LaidCoat, 'fromMs' | 'to
     touchDry: touch(touchDryProgress(card)),
     recoatOpens: touch(opensAtProgress),
     recoatCloses: closes === undefined ? null : touch(Math.max(closes / opens, opensAtProgress)),
-    rainSafe: beyond(1, cardHours(card, 'rainSafe'), 'recoat'),
+    rainSafe: beyond(1, cardHours(card, 'rainSafe') ?? opens, 'recoat'),
     lightUse: beyond(1, cardHours(card, 'lightUse'), 'recoat'),
     fullCure: beyond(cureFactor, cardHours(card, 'fullCure'), 'cure')
   };

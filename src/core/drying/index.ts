@@ -3,6 +3,7 @@ export {
   coldFactor,
   dryingRate,
   dwellMinutes,
+  dwellToday,
   filmFactor,
   filmRatio,
   humidityFactor,

@@ -53,6 +53,20 @@ export const dryingRate = (h: DryingHour, card: ProductCard): number =>
 /** Film ratio of a finished coat: net litres used over those of the label's film; what the wood drank is in both (handbook 9). */
 export const filmRatio = (netUsedL: number, labelNetL: number): number => netUsedL / labelNetL;
 
+/** A dwell at 20 °C and still air, minutes, at today's surface and air (handbook 9). */
+export function dwellToday(
+  { min, max }: { min?: number; max?: number },
+  h: Pick<DryingHour, 'surfaceTempC' | 'airSpeedMPerS'>
+): { min?: number; max?: number } {
+  return {
+    min: min === undefined ? undefined : min / temperatureFactor(h.surfaceTempC, DWELL_MIN_KJ_PER_MOL),
+    max:
+      max === undefined
+        ? undefined
+        : max / (temperatureFactor(h.surfaceTempC, DRYING_KJ_PER_MOL) * airFactor(h.airSpeedMPerS))
+  };
+}
+
 /**
  * Dwell of a method at today's surface and air, minutes; undefined where the card gives none (handbook 9). `ownMinMinutes`
  * at 20 °C stands in place of the card's shortest; the card's longest stays.
@@ -64,12 +78,5 @@ export function dwellMinutes(
   ownMinMinutes?: number
 ) {
   const m = card.methods.find((x) => x.method === method);
-  const shortest = ownMinMinutes ?? m?.dwellMinMinutes;
-  return {
-    min: shortest === undefined ? undefined : shortest / temperatureFactor(h.surfaceTempC, DWELL_MIN_KJ_PER_MOL),
-    max:
-      m?.dwellMaxMinutes === undefined
-        ? undefined
-        : m.dwellMaxMinutes / (temperatureFactor(h.surfaceTempC, DRYING_KJ_PER_MOL) * airFactor(h.airSpeedMPerS))
-  };
+  return dwellToday({ min: ownMinMinutes ?? m?.dwellMinMinutes, max: m?.dwellMaxMinutes }, h);
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { card, deckJob, floorJob, knowledge, made, NOW } from '../../../tests/fixtures';
+import { card, deckJob, floorJob, knowledge, made, NOW, readDry } from '../../../tests/fixtures';
 import terrace from '../../../demo/jobs/04-saltgate-terrace.json';
 import doorsFile from '../../../demo/jobs/05-cell-doors.json';
 import { emptyHouse, houseRules } from '../house';
@@ -30,7 +30,10 @@ import {
 } from '.';
 
 const doors = (): JobDocument =>
-  ({ ...structuredClone(doorsFile.document), products: [card('tansy-gel'), card('skerry-varnish')] }) as JobDocument;
+  readDry({
+    ...structuredClone(doorsFile.document),
+    products: [card('tansy-gel'), card('skerry-varnish')]
+  } as JobDocument);
 const room = { startMs: NOW, hours: 240 };
 
 describe('coats of several products', () => {

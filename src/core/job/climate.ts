@@ -9,13 +9,15 @@ import {
   shareOfHours,
   sunHours,
   type MeasuredHour,
+  type MoistureReading,
   type OutdoorSurface,
   type SiteClimate,
   type SiteHour,
   type SunHours
 } from '../window';
-import { speciesOf } from '../wood';
+import { speciesOf, type Board } from '../wood';
 import type { JobDocument } from './document-schema';
+import type { WorkState } from './fold';
 
 /** Does this job's air hang on the weather outside? */
 export const needsWeather = ({ site }: Pick<JobDocument, 'site'>): boolean =>
@@ -26,8 +28,9 @@ export const siteClimate = (
   job: JobDocument,
   weather: WeatherSeries | null,
   span: { startMs: number; hours: number },
-  measured: readonly MeasuredHour[] = []
-): SiteClimate | null => siteClimates(job, weather && [weather], span, measured).next().value ?? null;
+  measured: readonly MeasuredHour[] = [],
+  readings: readonly MoistureReading[] = []
+): SiteClimate | null => siteClimates(job, weather && [weather], span, measured, readings).next().value ?? null;
 
 /**
  * The climate at a job in every member of a forecast, the control first, each worked out when it is asked for; a held room
@@ -37,15 +40,20 @@ export function* siteClimates(
   job: JobDocument,
   members: readonly WeatherSeries[] | null,
   span: { startMs: number; hours: number },
-  measured: readonly MeasuredHour[] = []
+  measured: readonly MeasuredHour[] = [],
+  readings: readonly MoistureReading[] = []
 ): Generator<SiteClimate, undefined> {
   const { site } = job;
-  const moisture = site.moisture ? [{ atMs: Date.parse(site.moisture.at), percent: site.moisture.percent }] : [];
-  const seen = { moisture, measured: byHour(measured) };
+  const moisture = [
+    ...(site.moisture ? [{ atMs: Date.parse(site.moisture.at), percent: site.moisture.percent }] : []),
+    ...readings,
+    ...measured.flatMap(({ atMs, mcPercent }) => (mcPercent === undefined ? [] : [{ atMs, percent: mcPercent }]))
+  ];
+  const seen = { moisture, measured: byHour(measured), board: boardOf(job) };
   if (!needsWeather(job)) {
     const startMs = Math.floor(span.startMs / HOUR_MS) * HOUR_MS;
-    const hours = { startMs, hours: span.hours };
-    yield heldRoomClimate({ ...site.room, ...seen }, hours, sunHours(startMs, span.hours, site));
+    const hours = span.hours + HELD_HOURS_BEYOND;
+    yield heldRoomClimate({ ...site.room, ...seen }, { startMs, hours }, sunHours(startMs, hours, site));
     return;
   }
   const [control] = members ?? [];
@@ -58,7 +66,7 @@ export function* siteClimates(
   for (const m of members!.slice(1)) yield climate(m, first.hours.slice(0, cut));
 }
 
-type Seen = Pick<OutdoorSurface, 'moisture' | 'measured'>;
+type Seen = Pick<OutdoorSurface, 'moisture' | 'measured' | 'board'>;
 
 /** How this job's climate follows from a series and the hours known before it. */
 function climateOf(job: JobDocument, startMs: number, count: number, sun: SunHours, seen: Seen) {
@@ -83,21 +91,33 @@ function climateOf(job: JobDocument, startMs: number, count: number, sun: SunHou
     return (weather: WeatherSeries) => followingRoomClimate(following, weather, sun);
   }
   const shade = share(site.exposure.shadeByHours);
-  const surface = job.surfaces[0];
   const shadeHours = shade[0]?.map((_, i) =>
     site.exposure.shadeByHours!.reduce((most, s, k) => Math.max(most, s.shade * shade[k]![i]!), 0)
   );
   const outdoors: OutdoorSurface = {
     exposure: site.exposure,
-    board: {
-      thicknessMm: (surface?.thicknessM ?? 0.028) * 1000,
-      hardness: surface ? speciesOf(surface.speciesId).hardness : 'softwood'
-    },
     ...seen,
     clearSunWPerM2: clearSun(sun, site.exposure, shadeHours)
   };
   return (weather: WeatherSeries, known: readonly (SiteHour | null)[]) => outdoorClimate(weather, sun, outdoors, known);
 }
+
+/** The wood whose moisture the air pulls at: that of the first surface, an ordinary board where none is measured. */
+function boardOf({ surfaces: [surface] }: JobDocument): Board {
+  return {
+    thicknessMm: (surface?.thicknessM ?? 0.028) * 1000,
+    hardness: surface ? speciesOf(surface.speciesId).hardness : 'softwood'
+  };
+}
+
+/** A held room has no horizon: its air goes on long enough for any sequence begun within the days that are searched. */
+const HELD_HOURS_BEYOND = 110 * 24;
+
+/** Every moisture reading of a job's log: on Look, surface by surface, and on site. */
+export const moistureRead = (state: Pick<WorkState, 'surveys' | 'readings'>): MoistureReading[] => [
+  ...[...state.surveys.values()].flatMap((s) => s.moisture.map(({ atMs, percent }) => ({ atMs, percent }))),
+  ...state.readings.flatMap((r) => (r.mcPercent === undefined ? [] : [{ atMs: r.atMs, percent: r.mcPercent }]))
+];
 
 /** Air changes an hour of a room nobody has said more of: shut, and with its windows open. */
 export const SHUT_AIR_CHANGES = 0.5;

@@ -7,6 +7,7 @@ import {
   horizonBits,
   judgeHours,
   layingLimits,
+  longestSittingMs,
   openStretches,
   simulateStart,
   startCandidates,
@@ -15,10 +16,12 @@ import {
   type CoatToLay,
   type HourVerdict,
   type OpenStretch,
+  type RuleBits,
   type SequenceContext,
   type SiteClimate
 } from '../window';
 import type { CoatPlan } from './coats';
+import { needsWeather } from './climate';
 import { coatCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import type { Knowledge } from './knowledge';
@@ -39,10 +42,13 @@ interface Options {
 /** What of a context is the same whatever the weather: built once for all members. */
 interface Frame {
   fromMs: number;
-  shared: Pick<SequenceContext, 'work' | 'rhythm' | 'dayStartsMs'>;
-  coats: readonly Omit<CoatToLay, 'closed' | 'curve'>[];
+  shared: Pick<SequenceContext, 'work' | 'horizonHours' | 'rhythm' | 'dayStartsMs'>;
+  coats: readonly Omit<CoatToLay, 'closed' | 'longestSittingMs' | 'curve'>[];
   wood: Omit<CoatOnWood, 'curve'> | null;
 }
+
+/** How far ahead a start is looked for where the weather does not bound it, h. */
+const HORIZON_HOURS = 240;
 
 /** The frame of a job's contexts. Needs a finish and a coat to lay. */
 export function contextFrame(
@@ -64,12 +70,13 @@ export function contextFrame(
     fromMs,
     shared: {
       work: workHours(openFrom(job, fromMs, endMs, nowMs), fromMs, count),
+      horizonHours: needsWeather(job) ? count : Math.min(count, HORIZON_HOURS),
       rhythm: house.rhythm,
       dayStartsMs: dayStarts(job.site.timeZone, fromMs, endMs)
     },
     coats: coats
       .filter((c) => c.number > (onWood?.number ?? 0))
-      .map(({ number, method, rounds, plannedFilm: filmRatio, productId }) => {
+      .map(({ number, method, rounds, plannedFilm: filmRatio, productId, dwellMinutes }) => {
         const card = coatCard(job, number)!;
         const kappa = kappaOf(productId);
         return {
@@ -79,7 +86,7 @@ export function contextFrame(
           filmRatio,
           kappa,
           needs: coatNeeds(card, { method, filmRatio }, kappa),
-          limits: layingLimits(card, method, use, house)
+          limits: layingLimits(card, method, use, house, dwellMinutes)
         };
       }),
     wood: under
@@ -109,9 +116,9 @@ export function contextIn({ fromMs, shared, coats, wood }: Frame, climate: SiteC
     curves.set(card.id, made);
     return made;
   };
-  const judged = new Map<string, Uint16Array>();
+  const judged = new Map<string, RuleBits>();
   const closedFor = ({ method, limits }: Frame['coats'][number]) => {
-    const key = `${limits.card.id} ${method === 'spray'}`;
+    const key = `${limits.card.id} ${method} ${limits.dwell?.minMinutes}`;
     const made = judged.get(key) ?? horizonBits(climate, limits, shared.work);
     judged.set(key, made);
     return made;
@@ -119,7 +126,10 @@ export function contextIn({ fromMs, shared, coats, wood }: Frame, climate: SiteC
   const ctx: SequenceContext = {
     climate,
     ...shared,
-    coats: coats.map((c) => ({ ...c, closed: closedFor(c), curve: curveOf(c.limits.card) }))
+    coats: coats.map((c) => {
+      const closed = closedFor(c);
+      return { ...c, closed, longestSittingMs: longestSittingMs(closed, shared.work), curve: curveOf(c.limits.card) };
+    })
   };
   return wood ? goingOn(ctx, { ...wood, curve: curveOf(wood.card) }) : ctx;
 }
@@ -138,7 +148,8 @@ export const sequenceContext = (
     climate
   );
 
-const useOf = (job: JobDocument) => ({
+/** What moisture, daylight and the like go by on a job. */
+export const useOf = (job: JobDocument) => ({
   setting: job.site.setting,
   countertop: job.surfaces.some((s) => s.kind === 'countertop'),
   lamps: job.site.lamps || job.site.setting === 'indoor'
@@ -156,7 +167,10 @@ export function judgedHours(job: JobDocument, climate: SiteClimate, ctx: Sequenc
   const endMs = climate.startMs + climate.hours.length * HOUR_MS;
   const nowMs = Math.max(fromMs, ctx.work.from.find((ms) => ms > 0) ?? fromMs);
   const next = ctx.coats[0]!;
-  const verdicts = judgeHours(climate, next.limits, openFrom(job, fromMs, endMs, nowMs), fromMs);
+  const verdicts = judgeHours(climate, next.limits, openFrom(job, fromMs, endMs, nowMs), fromMs).slice(
+    0,
+    ctx.horizonHours
+  );
   const readyMs = ctx.readyMs ?? 0;
   return verdicts.map((v) =>
     (v.work?.toMs ?? v.atMs + HOUR_MS) <= readyMs

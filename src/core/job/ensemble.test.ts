@@ -111,12 +111,12 @@ describe('starts over an ensemble', () => {
 });
 
 describe('what would help', () => {
-  it('a tarp in showers, never less sure than without', () => {
+  it('a tarp on foggy days with hot boards, never less sure than without', () => {
     const o = outlook('showers', 6);
     const asIs = findStarts(o)[0]!;
     const helps = whatHelps(o, asIs, [card('marrum-clear')]);
     for (const h of helps) expect(h.best.holds).toBeGreaterThanOrEqual(asIs.holds);
-    const wet = { ...o, nowMs: NOW + 12 * HOUR_MS };
+    const wet = { ...outlook('sea fog mornings', 6), nowMs: NOW + 12 * HOUR_MS };
     const later = findStarts(wet)[0]!;
     expect(later.holds).toBeLessThan(6);
     expect(whatHelps(wet, later).map((h) => h.kind)).toContain('tarp');
@@ -131,10 +131,10 @@ describe('what would help', () => {
 });
 
 describe('a heater', () => {
-  it('is what helps in a room that follows the weather through foggy mornings', () => {
+  it('is what helps in a room that follows the weather through a cold snap', () => {
     const document = counterJob();
     document.site.room = { ...document.site.room, kind: 'follows outdoors', offsetC: 2 };
-    const o = { ...outlook('sea fog mornings', 6), document };
+    const o = { ...outlook('cold snap', 6), document };
     const asIs = findStarts(o)[0]!;
     expect(asIs.holds).toBe(0);
     const heater = whatHelps(o, asIs).find((h) => h.kind === 'heater')!;

@@ -8,6 +8,7 @@ import {
   WEEKDAYS,
   withFilm,
   type MeasuredHour,
+  type MoistureReading,
   type RankedStart,
   type SequenceContext
 } from '../window';
@@ -26,6 +27,8 @@ export interface Outlook {
   members: readonly WeatherSeries[] | null;
   span: { startMs: number; hours: number };
   measured?: readonly MeasuredHour[];
+  /** Moisture as it was read, beyond the job's own and the sensors'. */
+  readings?: readonly MoistureReading[];
   knowledge: Knowledge;
   nowMs: number;
   onWood?: OnWood;
@@ -42,7 +45,7 @@ export function* memberContexts(o: Outlook): Generator<SequenceContext> {
   const coats = coatPlans(job, knowledge.house, knowledge.coverage);
   if (!coats.some((c) => c.areaM2 > 0 && c.number > (onWood?.number ?? 0))) return;
   let frame: ReturnType<typeof contextFrame> | null = null;
-  for (const climate of siteClimates(job, o.members, o.span, o.measured)) {
+  for (const climate of siteClimates(job, o.members, o.span, o.measured, o.readings)) {
     const span = { startMs: climate.startMs, hours: climate.hours.length };
     frame ??= contextFrame(job, span, coats, knowledge, nowMs, { onWood });
     yield contextIn(frame, climate);

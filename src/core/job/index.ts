@@ -65,7 +65,7 @@ export { liveWork, type LiveBatch, type LiveBay, type LiveCoat, type LiveWork } 
 export { deadlines, type Deadline } from './deadlines';
 export { batchLetter, nextSteps, type Step } from './steps';
 export { lookTally, surveySurfaces, type MoistureSeen, type SurfaceSurvey } from './survey';
-export { needsWeather, SHUT_AIR_CHANGES, siteClimate, siteClimates } from './climate';
+export { moistureRead, needsWeather, SHUT_AIR_CHANGES, siteClimate, siteClimates } from './climate';
 export { houseFigures, sameFigures, type HouseFigures } from './house-effect';
 export { findStarts, HELPS, memberContexts, whatHelps, type Help, type HelpKind, type Outlook } from './ensemble';
 export { judgeBooking, type JudgedBooking } from './booking';

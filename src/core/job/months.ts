@@ -1,7 +1,8 @@
 import type { WeatherSeries } from '../air';
 import { DAY_MS, HOUR_MS } from '../units';
-import { closedBits, layingLimits, openStretches, workHours } from '../window';
+import { BITS, closedBits, layingLimits, openStretches, workHours } from '../window';
 import { siteClimates } from './climate';
+import { useOf } from './contexts';
 import { coatPlans } from './coats';
 import { coatCard, jobAtHouse } from './coat-specs';
 import type { JobDocument } from './document-schema';
@@ -15,6 +16,9 @@ export interface MonthOutlook {
   goodDaysShare: number;
 }
 
+/** Nobody reads wood for a year that is over: the month is judged by its air. */
+const UNREAD = BITS['no reading'];
+
 /**
  * The months of a typical year for a job's first coat: for plans past the forecast. A good day has open working hours for
  * the coat, or four, whichever is less. Null when nothing is to be laid.
@@ -25,12 +29,7 @@ export function monthsOutlook(document: JobDocument, year: WeatherSeries, knowle
   const card = coatCard(job, 1);
   const [climate] = siteClimates(job, [year], { startMs: year.startMs, hours: year.hours.length });
   if (!first || !card || !climate) return null;
-  const use = {
-    setting: job.site.setting,
-    countertop: job.surfaces.some((s) => s.kind === 'countertop'),
-    lamps: job.site.lamps || job.site.setting === 'indoor'
-  };
-  const bits = closedBits(climate.hours, layingLimits(card, first.method, use, knowledge.house));
+  const bits = closedBits(climate.hours, layingLimits(card, first.method, useOf(job), knowledge.house));
   const endMs = climate.startMs + climate.hours.length * HOUR_MS;
   const open = openStretches(job.site.workingHours, [], job.site.timeZone, climate.startMs, endMs);
   const work = workHours(open, climate.startMs, climate.hours.length);
@@ -40,7 +39,7 @@ export function monthsOutlook(document: JobDocument, year: WeatherSeries, knowle
     const m = months[new Date(climate.startMs + d * DAY_MS + DAY_MS / 2).getUTCMonth()]!;
     let hours = 0;
     for (let i = d * 24; i < Math.min(bits.length, d * 24 + 24); i++)
-      if (bits[i] === 0 && work.to[i]! > 0) hours += (work.to[i]! - work.from[i]!) / HOUR_MS;
+      if ((bits[i]! & ~UNREAD) === 0 && work.to[i]! > 0) hours += (work.to[i]! - work.from[i]!) / HOUR_MS;
     m.hours += hours;
     m.days++;
     if (hours >= enough) m.good++;

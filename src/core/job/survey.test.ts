@@ -117,7 +117,7 @@ describe('a surface surveyed', () => {
       bare(deckJob()),
       [20, 19, 21, 20, 20].map((p) => reading(p, 'deck'))
     );
-    expect(s!.moisture!.limit).toEqual({ value: 18, grade: 'label' });
+    expect(s!.moisture!.limit).toEqual({ value: 16, grade: 'house' });
     expect(s!.verdict.reasons[0]!.id).toMatch(/too wet|stays wet/);
   });
   it('cautions come with the steps that need them, lead first of all where paint is', () => {

@@ -1,6 +1,7 @@
-import { localDate, type SequenceOutcome } from '../window';
+import { HOUR_MS } from '../units';
+import type { SequenceOutcome } from '../window';
 
-/** One booked visit: a stretch of a day, and the coats that are laid in it. */
+/** One booked visit: a stretch of work on site, and the coats that are laid in it. */
 export interface PlannedVisit {
   fromMs: number;
   toMs: number;
@@ -8,19 +9,19 @@ export interface PlannedVisit {
   abrade: boolean;
 }
 
-/** The visits a sequence takes, in order: everything laid on one local day is one visit. */
-export function visitsOf(outcome: SequenceOutcome, timeZone: string): PlannedVisit[] {
-  const days = new Map<string, PlannedVisit>();
+/** The visits a sequence takes, in order: a break of more than an hour begins another, on the same day too (handbook 9). */
+export function visitsOf(outcome: SequenceOutcome): PlannedVisit[] {
+  const out: PlannedVisit[] = [];
   for (const c of outcome.coats)
-    for (const r of c.rounds) {
-      const day = localDate(r.fromMs, timeZone);
-      const v = days.get(day) ?? { fromMs: r.fromMs, toMs: r.toMs, coats: [], abrade: false };
-      days.set(day, {
-        fromMs: Math.min(v.fromMs, r.fromMs),
-        toMs: Math.max(v.toMs, r.toMs),
-        coats: v.coats.includes(c.number) ? v.coats : [...v.coats, c.number],
-        abrade: v.abrade || c.abradeFirst
-      });
+    for (const { fromMs, toMs } of c.sittings) {
+      const last = out[out.length - 1];
+      if (!last || fromMs - last.toMs > HOUR_MS) {
+        out.push({ fromMs, toMs, coats: [c.number], abrade: c.abradeFirst });
+        continue;
+      }
+      last.toMs = toMs;
+      if (!last.coats.includes(c.number)) last.coats.push(c.number);
+      last.abrade ||= c.abradeFirst;
     }
-  return [...days.values()].sort((a, b) => a.fromMs - b.fromMs);
+  return out;
 }

@@ -71,11 +71,29 @@ describe('climate at the boards', () => {
     const wet = series(Array.from({ length: 48 }, (_, i) => hour(i === 5 ? { rainMm: 10, cloud: 1 } : {})));
     const c = outdoorClimate(wet, place, open, board);
     expect(
-      siteHourAt(c, start + 5 * HOUR_MS)!.mcPercent - siteHourAt(c, start + 4 * HOUR_MS)!.mcPercent
+      siteHourAt(c, start + 5 * HOUR_MS)!.mcPercent! - siteHourAt(c, start + 4 * HOUR_MS)!.mcPercent!
     ).toBeGreaterThan(3);
     const read = outdoorClimate(wet, place, open, board, [{ atMs: start + 10.4 * HOUR_MS, percent: 14 }]);
     expect(siteHourAt(read, start + 10 * HOUR_MS)!.mcPercent).toBe(14);
     expect(siteHourAt(read, start + 9 * HOUR_MS)!.mcPercent).toBe(siteHourAt(c, start + 9 * HOUR_MS)!.mcPercent);
+  });
+  it('a reading from before the series is carried to it; the newest counts, and the highest of an hour', () => {
+    const still = series(Array.from({ length: 24 }, () => hour()));
+    const at = (...moisture: { atMs: number; percent: number }[]) =>
+      siteHourAt(outdoorClimate(still, place, open, board, moisture), start)!.mcPercent!;
+    const days = (n: number, percent: number) => ({ atMs: start - n * 24 * HOUR_MS, percent });
+    const none = at();
+    expect(at(days(1, 24))).toBeGreaterThan(none + 2);
+    expect(at(days(1, 24))).toBeLessThan(24);
+    expect(at(days(60, 24))).toBeCloseTo(none, 0);
+    expect(at(days(1, 12), days(2, 24))).toBe(at(days(1, 12)));
+    const now = (percent: number, minutes: number) => ({ atMs: start + minutes * 60_000, percent });
+    expect(at(now(13, 5), now(28, 20), now(14, 40))).toBe(28);
+  });
+  it('under a roof no rain falls on the wood', () => {
+    const wet = series(Array.from({ length: 6 }, () => hour({ rainMm: 3 })));
+    const h = siteHourAt(outdoorClimate(wet, place, { ...open, shelter: 1 }, board), start)!;
+    expect(h.rainMm).toBe(0);
   });
   it('an hour without weather is none, outside the series too', () => {
     const c = outdoorClimate(series([hour(), null, hour()]), place, open, board);

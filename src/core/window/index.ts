@@ -24,14 +24,17 @@ export {
   siteHourAt,
   sunHours,
   type MeasuredHour,
-  type MoistureReading,
   type OutdoorSurface,
   type SiteClimate,
   type SiteHour,
   type SunHours
 } from './site-hours';
+export type { MoistureReading } from './known-moisture';
 export { followingRoomClimate, heldRoomClimate, type FollowingRoom, type HeldRoom } from './rooms';
+export { longestSittingMs } from './run';
 export {
+  BITS,
+  allowedBy,
   closedBits,
   closuresOf,
   firstRule,
@@ -44,6 +47,7 @@ export {
   type HourVerdict,
   type LayingLimits,
   type Rule,
+  type RuleBits,
   type VerdictRun
 } from './judge';
 export {

@@ -1,5 +1,6 @@
 import type { HouseRules } from '../house';
-import type { Method, ProductCard } from '../product';
+import { dwellToday } from '../drying';
+import { classTraits, methodOf, type Method, type ProductCard } from '../product';
 import { HOUR_MS } from '../units';
 import type { SiteClimate, SiteHour } from './site-hours';
 import type { OpenStretch } from './access';
@@ -8,6 +9,7 @@ import type { Stretch } from './working-hours';
 /** The rules that can close an hour, in the order they are named. */
 export const RULES = [
   'no data',
+  'no reading',
   'not ready',
   'rain',
   'boards wet',
@@ -19,11 +21,16 @@ export const RULES = [
   'air too damp',
   'wind',
   'too dry',
+  'no time to wipe',
   'dark',
   'no access',
   'off hours'
 ] as const;
 export type Rule = (typeof RULES)[number];
+
+/** Bits of closed hours are whole numbers of 32 bits, the sign left out. */
+export type RuleBits = Uint32Array;
+if (RULES.length > 31) throw new RangeError('more rules than an hour has bits');
 
 /** Why an hour is closed: the rule, what was found and what is allowed, in the rule's unit. */
 export interface Closure {
@@ -61,9 +68,11 @@ export interface LayingLimits {
   mcMin: number;
   mcMax: Allowed;
   lamps: boolean;
+  /** Dwell of the method at 20 °C where the class must be wiped; `keptWet` counts the longest from the last top-up. */
+  dwell: { minMinutes: number; maxMinutes: number; keptWet: boolean } | null;
 }
 
-/** Wood moisture a use allows, %: the card's highest where it has one, else the house's (handbook 8). */
+/** Wood moisture a use allows, %: of card and house the stricter (handbook 3, 8). */
 export function moistureLimits(
   card: ProductCard | undefined,
   use: { setting: 'indoor' | 'outdoor'; countertop: boolean },
@@ -72,15 +81,16 @@ export function moistureLimits(
   const { min, max } =
     use.setting === 'outdoor' ? mcPercent.outdoor : use.countertop ? mcPercent.countertop : mcPercent.indoor;
   const stated = card?.limits.mcMaxPercent;
-  return { min, max: stated === undefined ? house(max) : label(stated) };
+  return { min, max: stated !== undefined && stated <= max ? label(stated) : house(max) };
 }
 
-/** Limits from the card and the house; the product's own limit wins where both speak (handbook 3, 8). */
+/** Limits from the card and the house, the stricter of both (handbook 3, 8). */
 export function layingLimits(
   card: ProductCard,
   method: Method,
   use: { setting: 'indoor' | 'outdoor'; countertop: boolean; lamps: boolean },
-  rules: HouseRules
+  rules: HouseRules,
+  ownDwellMinutes?: number
 ): LayingLimits {
   const mc = moistureLimits(card, use, rules);
   const stricter = (stated: number | undefined, own: number) =>
@@ -95,12 +105,32 @@ export function layingLimits(
     surfaceHotC: rules.surfaceHotC,
     mcMin: mc.min,
     mcMax: mc.max,
-    lamps: use.lamps
+    lamps: use.lamps,
+    dwell: dwellLimits(card, method, ownDwellMinutes)
   };
 }
 
-/** What the rules of handbook 8 allow here, and who says so; the look ahead is not among them. */
-const allowedBy = ({ card, ...l }: LayingLimits) => ({
+/** The dwell that must fit between the first spreading and the last wiping; null where nothing is wiped or the card gives none. */
+function dwellLimits(card: ProductCard, method: Method, ownMinutes?: number): LayingLimits['dwell'] {
+  const stated = methodOf(card, method);
+  const maxMinutes = stated?.dwellMaxMinutes;
+  if (!classTraits(card.class).mustBeWiped || maxMinutes === undefined) return null;
+  return { minMinutes: ownMinutes ?? stated?.dwellMinMinutes ?? 0, maxMinutes, keptWet: method === 'flood' };
+}
+
+/** Shortest time to wipe in, as a multiple of the shortest dwell; and of a coat kept wet, minutes after the last top-up (handbook 9). */
+const DWELL_ROOM = 1.2;
+const KEPT_WET_LEAST_MINUTES = 10;
+
+/** Longest dwell today and the least that leaves time to wipe, minutes; null where nothing is wiped. */
+function timeToWipe(h: SiteHour, { dwell }: LayingLimits): { value: number; limit: number } | null {
+  if (!dwell) return null;
+  const { min = 0, max } = dwellToday({ min: dwell.minMinutes, max: dwell.maxMinutes }, h);
+  return { value: max!, limit: dwell.keptWet ? KEPT_WET_LEAST_MINUTES : DWELL_ROOM * min };
+}
+
+/** What the rules of handbook 8 allow here, in the unit each reads, and who says so; the look ahead is not among them. */
+export const allowedBy = ({ card, ...l }: LayingLimits) => ({
   rain: law(0),
   'boards wet': l.mcMax,
   dew: l.dewGapMinC,
@@ -138,14 +168,17 @@ export const BITS = Object.fromEntries(RULES.map((rule, i) => [rule, 1 << i])) a
  * May we lay oil: a bit for each rule that closes an hour, for many hours at once. Written out rule by rule, since a search
  * asks it some hundred thousand times.
  */
-export function closedBits(hours: readonly (SiteHour | null)[], limits: LayingLimits): Uint16Array {
+export function closedBits(hours: readonly (SiteHour | null)[], limits: LayingLimits): RuleBits {
   const may = allowedBy(limits);
-  const out = new Uint16Array(hours.length);
+  const out = new Uint32Array(hours.length);
   for (let i = 0; i < hours.length; i++) {
     const h = hours[i];
+    const wipe = h ? timeToWipe(h, limits) : null;
     out[i] = h
-      ? (h.rainMm > may.rain.value ? BITS.rain : 0) |
-        (h.mcPercent > may['boards wet'].value ? BITS['boards wet'] : 0) |
+      ? (h.mcPercent === null ? BITS['no reading'] : 0) |
+        (wipe && wipe.value < wipe.limit ? BITS['no time to wipe'] : 0) |
+        (h.rainMm > may.rain.value ? BITS.rain : 0) |
+        (h.mcPercent !== null && h.mcPercent > may['boards wet'].value ? BITS['boards wet'] : 0) |
         (h.dewGapC < may.dew.value ? BITS.dew : 0) |
         (h.airTempC < may['air too cold'].value ? BITS['air too cold'] : 0) |
         (h.surfaceTempC < may['surface too cold'].value ? BITS['surface too cold'] : 0) |
@@ -153,7 +186,7 @@ export function closedBits(hours: readonly (SiteHour | null)[], limits: LayingLi
         (h.surfaceTempC > may['surface too hot'].value ? BITS['surface too hot'] : 0) |
         (h.rh > may['air too damp'].value ? BITS['air too damp'] : 0) |
         (h.windMPerS > may.wind.value ? BITS.wind : 0) |
-        (h.mcPercent < may['too dry'].value ? BITS['too dry'] : 0) |
+        (h.mcPercent !== null && h.mcPercent < may['too dry'].value ? BITS['too dry'] : 0) |
         (h.sunElevationDeg < may.dark.value ? BITS.dark : 0)
       : BITS['no data'];
   }
@@ -162,15 +195,22 @@ export function closedBits(hours: readonly (SiteHour | null)[], limits: LayingLi
 
 /** What one rule found of an hour and allows; undefined for a rule that reads nothing of the air or the wood. */
 export function closureBy(rule: Rule, h: SiteHour | null, limits: LayingLimits): Closure | undefined {
-  if (!h || !isAirRule(rule)) return undefined;
+  if (!h) return undefined;
+  if (rule === 'no time to wipe') {
+    const wipe = timeToWipe(h, limits);
+    return wipe ? { rule, ...wipe, grade: 'label' } : undefined;
+  }
+  if (!isAirRule(rule)) return undefined;
   const { value: limit, grade } = allowedBy(limits)[rule];
-  return { rule, value: h[READS[rule]], limit, grade };
+  return { rule, value: h[READS[rule]] ?? undefined, limit, grade };
 }
 
 /** Every rule that closes this hour for laying oil, with what was found and what is allowed. */
 export function closuresOf(h: SiteHour | null, limits: LayingLimits): Closure[] {
   const bits = closedBits([h], limits)[0]!;
-  return RULES.filter((rule) => bits & BITS[rule]).map((rule) => closureBy(rule, h, limits) ?? { rule, grade: 'law' });
+  return RULES.filter((rule) => bits & BITS[rule]).map(
+    (rule) => closureBy(rule, h, limits) ?? { rule, grade: rule === 'no data' ? 'law' : 'house' }
+  );
 }
 
 /** The rule named first among some bits; null when none is set. */

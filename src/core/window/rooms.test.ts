@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { saturationVapourPressureHPa, type WeatherHour } from '../air';
 import { HOUR_MS } from '../units';
+import { emcPercent } from '../wood';
 import { followingRoomClimate, heldRoomClimate, siteHourAt, sunHours, type FollowingRoom } from '.';
 
 const start = Date.parse('2027-03-01T00:00:00Z');
@@ -16,6 +17,7 @@ const hour = (change: Partial<WeatherHour> = {}): WeatherHour => ({
 const room: FollowingRoom = {
   airSpeedMPerS: 0.1,
   floorExcessC: 0,
+  board: { thicknessMm: 28, hardness: 'hardwood' },
   offsetC: 4,
   airChangesPerHour: 0.5,
   openAirChangesPerHour: 6,
@@ -71,11 +73,34 @@ describe('a held room', () => {
     const span = { startMs: start, hours: 48 };
     const measured = new Map([[start + 10 * HOUR_MS, { atMs: start + 10 * HOUR_MS, airTempC: 14.5, mcPercent: 11 }]]);
     const c = heldRoomClimate(
-      { tempC: 20, rh: 0.5, airSpeedMPerS: 0.1, floorExcessC: 0, measured },
+      { tempC: 20, rh: 0.5, airSpeedMPerS: 0.1, floorExcessC: 0, board: room.board, measured },
       span,
       sunHours(start, 48, place)
     );
     expect([at(c, 9).airTempC, at(c, 10).airTempC, at(c, 40).airTempC]).toEqual([20, 14.5, 14.5]);
-    expect(at(c, 40).mcPercent).toBe(11);
+  });
+  it('moisture is not known until it is read; then it goes to the room’s own, by the board', () => {
+    const held = (moisture: { atMs: number; percent: number }[], thicknessMm = 28) =>
+      heldRoomClimate(
+        {
+          tempC: 20,
+          rh: 0.5,
+          airSpeedMPerS: 0.1,
+          floorExcessC: 0,
+          board: { thicknessMm, hardness: 'softwood' },
+          moisture
+        },
+        { startMs: start, hours: 24 * 60 },
+        sunHours(start, 24 * 60, place)
+      );
+    expect(at(held([]), 100).mcPercent).toBeNull();
+    const read = held([{ atMs: start + 10.5 * HOUR_MS, percent: 14 }]);
+    expect([at(read, 9).mcPercent, at(read, 10).mcPercent]).toEqual([null, 14]);
+    const emc = emcPercent(20, 0.5);
+    expect(at(read, 10 + 72).mcPercent).toBeCloseTo(emc + (14 - emc) / Math.E, 6);
+    expect(at(read, 24 * 59).mcPercent).toBeCloseTo(emc, 2);
+    const before = held([{ atMs: start - 72 * HOUR_MS, percent: 14 }]);
+    expect(at(before, 0).mcPercent).toBeCloseTo(emc + (14 - emc) / Math.E, 6);
+    expect(at(held([{ atMs: start, percent: 14 }], 14), 18).mcPercent).toBeCloseTo(emc + (14 - emc) / Math.E, 6);
   });
 });

@@ -1,12 +1,20 @@
 import { dewPointOfPressureC, saturationVapourPressureHPa, type WeatherHour } from '../air';
 import { HOUR_MS } from '../units';
-import { emcPercent } from '../wood';
-import type { MeasuredHour, MoistureReading, SiteClimate, SiteHour, SunHours } from './site-hours';
+import type { Board } from '../wood';
+import {
+  carriedMoisturePercent,
+  carriedToStart,
+  knownMoisture,
+  type KnownMoisture,
+  type MoistureReading
+} from './known-moisture';
+import type { MeasuredHour, SiteClimate, SiteHour, SunHours } from './site-hours';
 
 /** A room: still air unless said; `floorExcessC` is how much warmer the floor is than the air, underfloor heating. */
 interface Room {
   airSpeedMPerS: number;
   floorExcessC: number;
+  board: Board;
   /** Wood moisture as read, and everything that was measured, by the hour's beginning. */
   moisture?: readonly MoistureReading[];
   measured?: ReadonlyMap<number, MeasuredHour>;
@@ -34,20 +42,32 @@ export interface FollowingRoom extends Room {
 /** How long a room takes to follow the air outside, h (handbook 8). */
 const LAG_HOURS = 24;
 
-/** Climate of a held room over whole hours. Moisture is the last reading, else the EMC of the room. */
+/** Moisture of wood indoors, hour by hour: the last reading carried to the room's EMC; null until there is one (handbook 8). */
+function moistureIndoors(read: KnownMoisture, startMs: number, board: Board) {
+  let mc: number | null = null;
+  let begun = false;
+  return (atMs: number, air: { airTempC: number; rh: number }): number | null => {
+    const before = mc;
+    if (!begun && read.before) mc = carriedToStart(read.before, startMs, air, board);
+    else if (before !== null) mc = carriedMoisturePercent(before, 1, air, board);
+    begun = true;
+    return (mc = read.byHour.get(atMs) ?? mc);
+  };
+}
+
+/** Climate of a held room over whole hours. */
 export function heldRoomClimate(room: HeldRoom, span: { startMs: number; hours: number }, sun: SunHours): SiteClimate {
   let { tempC, rh } = room;
-  let mc = room.moisture?.at(-1)?.percent;
+  const mc = moistureIndoors(knownMoisture(room.moisture ?? [], span.startMs), span.startMs, room.board);
   /** An hour like the last: nothing was measured in either. */
   let same: Indoors | null = null;
   const hours = Array.from({ length: span.hours }, (_, i): SiteHour => {
     const seen = room.measured?.get(span.startMs + i * HOUR_MS);
     tempC = seen?.airTempC ?? tempC;
     rh = seen?.rh ?? rh;
-    mc = seen?.mcPercent ?? mc;
-    const air: Indoors = (!seen && same) || indoorHour(room, tempC, rh * saturationVapourPressureHPa(tempC), mc, seen);
+    const air: Indoors = (!seen && same) || indoorHour(room, tempC, rh * saturationVapourPressureHPa(tempC), seen);
     same = seen ? null : air;
-    return withSun(air, sun[i]!.elevationDeg);
+    return hourOf(air, mc(span.startMs + i * HOUR_MS, air), sun[i]!.elevationDeg);
   });
   return { startMs: span.startMs, hours, issuedMs: span.startMs, source: 'held room' };
 }
@@ -67,7 +87,7 @@ export function followingRoomClimate(
   const mean = (of: (w: WeatherHour) => number) => day.reduce((s, h) => s + of(h), 0) / (day.length || 1);
   let lag = mean((w) => w.airTempC);
   let e = mean(vapour);
-  let mc: number | undefined = room.moisture?.at(-1)?.percent;
+  const mc = moistureIndoors(knownMoisture(room.moisture ?? [], weather.startMs), weather.startMs, room.board);
   const hours = weather.hours.map((w, i): SiteHour | null => {
     if (!w) return null;
     const open = room.openHours?.[i] ?? 0;
@@ -81,8 +101,8 @@ export function followingRoomClimate(
       seen?.rh === undefined ? e : seen.rh * saturationVapourPressureHPa(tempC),
       saturationVapourPressureHPa(tempC)
     );
-    mc = seen?.mcPercent ?? mc;
-    return withSun(indoorHour(room, tempC, e, mc, seen), sun[i]!.elevationDeg);
+    const air = indoorHour(room, tempC, e, seen);
+    return hourOf(air, mc(weather.startMs + i * HOUR_MS, air), sun[i]!.elevationDeg);
   });
   return { startMs: weather.startMs, hours, issuedMs: weather.issuedMs, source: weather.source };
 }
@@ -90,11 +110,11 @@ export function followingRoomClimate(
 /** A quantity drawn to a goal at a rate an hour, after one hour. */
 const settled = (from: number, goal: number, rate: number): number => goal + (from - goal) * Math.exp(-rate);
 
-/** An hour in a room, whatever the sun does outside. */
-type Indoors = Omit<SiteHour, 'sunElevationDeg'>;
+/** An hour in a room, whatever the sun does outside and the wood has drunk. */
+type Indoors = Omit<SiteHour, 'sunElevationDeg' | 'mcPercent'>;
 
 /** Written out: hundreds of them are made for every page, and a spread takes fifty times as long. */
-const withSun = (air: Indoors, sunElevationDeg: number): SiteHour => ({
+const hourOf = (air: Indoors, mcPercent: number | null, sunElevationDeg: number): SiteHour => ({
   airTempC: air.airTempC,
   surfaceTempC: air.surfaceTempC,
   rh: air.rh,
@@ -105,17 +125,11 @@ const withSun = (air: Indoors, sunElevationDeg: number): SiteHour => ({
   rainMm: air.rainMm,
   cloud: air.cloud,
   sunWPerM2: air.sunWPerM2,
-  mcPercent: air.mcPercent,
+  mcPercent,
   sunElevationDeg
 });
 
-function indoorHour(
-  room: Room,
-  tempC: number,
-  vapourHPa: number,
-  mc: number | undefined,
-  seen: MeasuredHour | undefined
-): Indoors {
+function indoorHour(room: Room, tempC: number, vapourHPa: number, seen: MeasuredHour | undefined): Indoors {
   const surfaceTempC = seen?.surfaceTempC ?? tempC + room.floorExcessC;
   const rh = Math.min(1, vapourHPa / saturationVapourPressureHPa(tempC));
   const dew = dewPointOfPressureC(vapourHPa);
@@ -129,7 +143,6 @@ function indoorHour(
     airSpeedMPerS: room.airSpeedMPerS,
     rainMm: 0,
     cloud: 0,
-    sunWPerM2: 0,
-    mcPercent: mc ?? emcPercent(tempC, rh)
+    sunWPerM2: 0
   };
 }

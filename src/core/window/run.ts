@@ -1,7 +1,7 @@
 import { whenNeeded } from '../drying';
 import { HOUR_MS, MINUTE_MS } from '../units';
-import { BITS, closureBy, firstRule, type Closure } from './judge';
-import type { CoatToLay, SequenceContext } from './sequence';
+import { BITS, closureBy, firstRule, type Closure, type RuleBits } from './judge';
+import type { CoatToLay, SequenceContext, WorkHours } from './sequence';
 import type { Stretch } from './working-hours';
 
 // A sequence of coats run through the hours, as lean as a search over many thousand starts needs it.
@@ -24,19 +24,58 @@ function dayOf(ctx: SequenceContext, ms: number): number {
   return low - 1;
 }
 
-/** Lays one coat in open working minutes from `fromMs` on; null when the horizon ends first. */
-function lay(ctx: SequenceContext, coat: CoatToLay, fromMs: number, minutes: number): Stretch | null {
+/** The longest break a coat bears without a visit more, at a bay edge (handbook 9). */
+const LONGEST_BREAK_MS = HOUR_MS;
+
+/** The most open working time of a horizon without a longer break: a coat of no more is laid at once. */
+export function longestSittingMs(closed: RuleBits, { from, to }: WorkHours): number {
+  let [longest, sitting, endMs] = [0, 0, -Infinity];
+  for (let i = 0; i < closed.length; i++) {
+    if (closed[i] !== 0 || to[i]! <= from[i]!) continue;
+    sitting = (from[i]! - endMs <= LONGEST_BREAK_MS ? sitting : 0) + to[i]! - from[i]!;
+    endMs = to[i]!;
+    if (sitting > longest) longest = sitting;
+  }
+  return longest;
+}
+
+/** When a coat is laid, and the sittings it takes: stretches apart by more than an hour. */
+interface LaidSpan extends Stretch {
+  sittings: Stretch[];
+}
+
+/**
+ * Lays one coat in open working minutes from `fromMs` on. One that some sitting of the horizon holds is laid in one: where it
+ * would be broken off it begins later, or, with its start fixed, gives the hour of the break. A longer one is broken at bay
+ * edges. Null when the horizon ends first.
+ */
+function lay(
+  ctx: SequenceContext,
+  coat: CoatToLay,
+  fromMs: number,
+  minutes: number,
+  fixed = false
+): LaidSpan | { brokenAt: number } | null {
   const { from, to } = ctx.work;
+  const whole = minutes * MINUTE_MS <= coat.longestSittingMs;
   let left = minutes * MINUTE_MS;
-  let begun: number | null = null;
+  let sittings: Stretch[] = [];
   for (let i = Math.max(0, hourOf(ctx, fromMs)); i < coat.closed.length; i++) {
     if (coat.closed[i] !== 0) continue;
     const at = Math.max(fromMs, from[i]!);
     const room = to[i]! - at;
     if (room <= 0) continue;
-    begun ??= at;
-    if (room >= left) return { fromMs: begun, toMs: at + left };
-    left -= room;
+    let last = sittings[sittings.length - 1];
+    if (last && at - last.toMs > LONGEST_BREAK_MS) {
+      if (whole && fixed) return { brokenAt: hourOf(ctx, last.toMs) };
+      if (whole) [sittings, left] = [[], minutes * MINUTE_MS];
+      last = undefined;
+    }
+    const laid = Math.min(room, left);
+    if (last) last.toMs = at + laid;
+    else sittings.push({ fromMs: at, toMs: at + laid });
+    left -= laid;
+    if (left <= 0) return { fromMs: sittings[0]!.fromMs, toMs: at + laid, sittings };
   }
   return null;
 }
@@ -44,7 +83,7 @@ function lay(ctx: SequenceContext, coat: CoatToLay, fromMs: number, minutes: num
 /** A coat as it is laid in the simulation, and when it is touch dry, or wiped where it does not dry. */
 interface Laying {
   coat: CoatToLay;
-  rounds: Stretch[];
+  rounds: LaidSpan[];
   dryMs: number;
   abradeFirst: boolean;
 }
@@ -116,16 +155,15 @@ export function runStart(ctx: SequenceContext, startMs: number): Run {
 /** When a run is finished: its last coat dry; the start itself when none could be laid. */
 export const finishMsOf = ({ layings }: Run, startMs: number): number => layings[layings.length - 1]?.dryMs ?? startMs;
 
-/** On how many local days a run is worked. */
-export function visitsIn(ctx: SequenceContext, { layings }: Run): number {
-  let [count, last] = [0, -Infinity];
+/** How often the crew comes in a run: a break of more than an hour makes a visit more, on the same day too. */
+export function visitsIn({ layings }: Run): number {
+  let [count, endMs] = [0, -Infinity];
   for (const { rounds } of layings)
-    for (const r of rounds) {
-      const [from, to] = [dayOf(ctx, r.fromMs), dayOf(ctx, r.toMs - 1)];
-      if (from > last) count++;
-      if (to > from) count++;
-      last = to;
-    }
+    for (const { sittings } of rounds)
+      for (const s of sittings) {
+        if (s.fromMs - endMs > LONGEST_BREAK_MS) count++;
+        endMs = s.toMs;
+      }
   return count;
 }
 
@@ -167,10 +205,18 @@ function belowNext(ctx: SequenceContext, coat: CoatToLay, laidToMs: number, dryM
   };
 }
 
-type Laid = { span: Stretch; dryMs: number; stop: Stop | null } | { span: null; stop: Stop };
+type Laid = { span: LaidSpan; dryMs: number; stop: Stop | null } | { span: null; stop: Stop };
 
 const dryAfter = ({ curve, needs }: CoatToLay, toMs: number): number =>
   needs.touchDry ? whenNeeded(curve, needs, toMs, needs.touchDry.p50) : toMs;
+
+/** A coat broken off in the midst by what closes the hour after. */
+function broken(ctx: SequenceContext, coat: CoatToLay, from: number): Laid {
+  let hour = from;
+  while (hour < coat.closed.length - 1 && coat.closed[hour] === 0) hour++;
+  const bits = coat.closed[hour] || BITS['off hours'];
+  return { span: null, stop: { coat, hour, bits, atMs: ctx.work.fromMs + hour * HOUR_MS } };
+}
 
 /** Lays the first coat at the start itself; a closed start hour or a rule broken ahead is reported, the coat kept if it can be laid. */
 function layFirst(ctx: SequenceContext, coat: CoatToLay, startMs: number, minutes: number): Laid {
@@ -179,8 +225,9 @@ function layFirst(ctx: SequenceContext, coat: CoatToLay, startMs: number, minute
   const bits = coat.closed[hour];
   if (bits === undefined) return noData;
   if (bits !== 0) return { span: null, stop: { coat, hour, bits, atMs: ctx.work.fromMs + hour * HOUR_MS } };
-  const span = lay(ctx, coat, startMs, minutes);
+  const span = lay(ctx, coat, startMs, minutes, true);
   if (!span) return noData;
+  if ('brokenAt' in span) return broken(ctx, coat, span.brokenAt);
   const dryMs = dryAfter(coat, span.toMs);
   return { span, dryMs, stop: brokenAhead(ctx, coat, span, dryMs) };
 }
@@ -191,7 +238,7 @@ function layAfter(ctx: SequenceContext, coat: CoatToLay, fromMs: number, minutes
   let last: Stop = { coat, hour: hourOf(ctx, from), bits: NO_DATA, atMs: from };
   for (;;) {
     const span = lay(ctx, coat, from, minutes);
-    if (!span) return { span, stop: last };
+    if (!span || 'brokenAt' in span) return { span: null, stop: last };
     const dryMs = dryAfter(coat, span.toMs);
     const stop = brokenAhead(ctx, coat, span, dryMs);
     if (!stop) return { span, dryMs, stop };

@@ -5,7 +5,7 @@ import { simulateStart, type SequenceContext, type SequenceOutcome } from './seq
 
 /** Every hour of the horizon in which a start can be tried: the first working instant of each. */
 export const startHours = (ctx: SequenceContext): number[] =>
-  [...ctx.work.from].flatMap((fromMs, i) => {
+  [...ctx.work.from.subarray(0, ctx.horizonHours)].flatMap((fromMs, i) => {
     if (ctx.work.to[i] === 0) return [];
     const startMs = Math.max(fromMs, ctx.readyMs ?? fromMs);
     return startMs < ctx.work.to[i]! ? [startMs] : [];
@@ -16,15 +16,15 @@ export const startCandidates = (ctx: SequenceContext): number[] =>
   startHours(ctx).filter((ms) => ctx.coats[0]!.closed[Math.floor((ms - ctx.work.fromMs) / HOUR_MS)] === 0);
 
 /**
- * A plain search over every open hour of one series: starts in which all coats are laid and dry within rule, earliest
- * finish first, then fewest visits, then earliest start. Starts that fail follow, those that get furthest first.
+ * A plain search over every open hour of one series: starts in which all coats are laid and dry within rule, fewest visits
+ * first, then earliest finish, then earliest start (handbook 9). Starts that fail follow, those that get furthest first.
  */
 export function searchStarts(ctx: SequenceContext): SequenceOutcome[] {
   const all = startCandidates(ctx).map((s) => simulateStart(ctx, s));
   return all.sort(
     (a, b) =>
       Number(b.ok) - Number(a.ok) ||
-      (a.ok ? a.finishMs - b.finishMs || a.visits - b.visits : b.coats.length - a.coats.length) ||
+      (a.ok ? a.visits - b.visits || a.finishMs - b.finishMs : b.coats.length - a.coats.length) ||
       a.startMs - b.startMs
   );
 }
@@ -82,7 +82,7 @@ function addRun(t: Tally, ctx: SequenceContext): void {
   t.members++;
   if (!stop) {
     t.finishes.push(finishMsOf(run, t.startMs));
-    t.visits.push(visitsIn(ctx, run));
+    t.visits.push(visitsIn(run));
     return;
   }
   const coat = stop.coat.number;
@@ -113,14 +113,17 @@ function ranked(t: Tally): RankedStart {
   };
 }
 
-/** Ranks what is tallied so far: by the forecasts that hold, then earliest finish, then fewest visits (handbook 9). */
+/** Share of the forecasts that hold, in steps of 5 %; one that none allows comes after all. */
+const chanceStep = ({ holds, members }: RankedStart): number => (holds === 0 ? -1 : Math.round((20 * holds) / members));
+
+/** Ranks what is tallied so far: by the forecasts that hold, then fewest visits, then earliest finish (handbook 9). */
 export const rankStarts = (tally: StartTally): RankedStart[] =>
   tally.starts
     .map(ranked)
     .sort(
       (a, b) =>
-        b.holds - a.holds ||
-        (a.finish && b.finish ? a.finish.p50 - b.finish.p50 || a.visits - b.visits : 0) ||
+        chanceStep(b) - chanceStep(a) ||
+        (a.finish && b.finish ? a.visits - b.visits || a.finish.p50 - b.finish.p50 : 0) ||
         a.startMs - b.startMs
     );
 
@@ -141,8 +144,8 @@ export interface HourShare {
 
 /** Every hour of the horizon for the coat that comes next, over all members. The contexts are of one horizon. */
 export function hourShares(contexts: readonly SequenceContext[]): HourShare[] {
-  const { work } = contexts[0]!;
-  return Array.from({ length: work.to.length }, (_, i) => {
+  const { work, horizonHours } = contexts[0]!;
+  return Array.from({ length: horizonHours }, (_, i) => {
     const counts = new Map<Rule, number>();
     let open = 0;
     for (const { coats } of contexts) {

@@ -11,7 +11,7 @@ import {
 import type { Method, ProductCard } from '../product';
 import { HOUR_MS } from '../units';
 import type { OpenStretch } from './access';
-import { BITS, closedBits, workInHour, type Closure, type LayingLimits } from './judge';
+import { BITS, closedBits, workInHour, type Closure, type LayingLimits, type RuleBits } from './judge';
 import { closureOf, finishMsOf, opensFor, runStart, visitsIn } from './run';
 import { hoursFrom, type SiteClimate } from './site-hours';
 import type { Stretch } from './working-hours';
@@ -28,7 +28,9 @@ export interface CoatToLay {
   needs: CoatNeeds;
   limits: LayingLimits;
   /** A bit for each rule that closes an hour of the horizon. */
-  closed: Uint16Array;
+  closed: RuleBits;
+  /** Most open working time without a break of more than an hour, ms. */
+  longestSittingMs: number;
   curve: DryingCurve;
 }
 
@@ -56,6 +58,8 @@ export interface SequenceContext {
   /** The last coat on the wood when the work is under way, and when the next may go on. */
   onWood?: SimulatedCoat;
   readyMs?: number;
+  /** How many hours ahead a start is looked for: a held room goes on beyond it. */
+  horizonHours: number;
   /** When the local days of the horizon begin, in order. */
   dayStartsMs: readonly number[];
   /** The house's rhythm: a coat a day, as each opens, or thin ones as soon as the last is touch dry. */
@@ -81,7 +85,7 @@ export function workHours(open: readonly OpenStretch[], fromMs: number, count: n
 }
 
 /** The bits of a product's hours within the working hours of a horizon. */
-export function horizonBits(climate: SiteClimate, limits: LayingLimits, work: WorkHours): Uint16Array {
+export function horizonBits(climate: SiteClimate, limits: LayingLimits, work: WorkHours): RuleBits {
   const bits = closedBits(hoursFrom(climate, work.fromMs, work.to.length), limits);
   for (let i = 0; i < bits.length; i++)
     if (work.to[i] === 0) bits[i]! |= work.closed[i]![0]!.rule === 'no access' ? NO_ACCESS : OFF;
@@ -94,6 +98,8 @@ export interface SimulatedCoat extends CoatTimes {
   abradeFirst: boolean;
   /** When each of its rounds is laid; one where nothing is turned over. */
   rounds: Stretch[];
+  /** The same without the breaks of more than an hour: each is a stretch of work on site. */
+  sittings: Stretch[];
 }
 
 /** What becomes of a start: all coats with their times, or the rule and the coat that stop it. */
@@ -117,11 +123,17 @@ export function simulateStart(ctx: SequenceContext, startMs: number): SequenceOu
     coats: run.layings.map(({ coat, rounds, abradeFirst }) => {
       const { toMs } = rounds[rounds.length - 1]!;
       const times = timesOfNeeds(coat.curve, coat.needs, { fromMs: rounds[0]!.fromMs, toMs });
-      return { ...times, number: coat.number, abradeFirst, rounds };
+      return {
+        ...times,
+        number: coat.number,
+        abradeFirst,
+        rounds: rounds.map((r) => ({ fromMs: r.fromMs, toMs: r.toMs })),
+        sittings: rounds.flatMap((r) => r.sittings)
+      };
     }),
     failed: stop ? { coat: stop.coat.number, closure: closureOf(ctx, stop), atMs: stop.atMs } : undefined,
     finishMs: finishMsOf(run, startMs),
-    visits: visitsIn(ctx, run)
+    visits: visitsIn(run)
   };
 }
 
@@ -134,7 +146,8 @@ export function goingOn(ctx: SequenceContext, wood: CoatOnWood): SequenceContext
     ...coatTimes(wood.curve, wood.card, wood, wood.kappa),
     number: wood.number,
     abradeFirst: false,
-    rounds: [{ fromMs: wood.fromMs, toMs: wood.toMs }]
+    rounds: [{ fromMs: wood.fromMs, toMs: wood.toMs }],
+    sittings: [{ fromMs: wood.fromMs, toMs: wood.toMs }]
   };
   const { recoatOpens, touchDry } = onWood;
   const readyMs = opensFor(ctx, wood.number, wood.toMs, recoatOpens.p50, touchDry && touchDry.p50);

@@ -11,6 +11,7 @@ import {
 } from '../air';
 import { HOUR_MS } from '../units';
 import { emcPercent, nextBoardMoisturePercent, type Board } from '../wood';
+import { carriedToStart, knownMoisture, type MoistureReading } from './known-moisture';
 
 /** Air and wood of one hour at the work itself. */
 export interface SiteHour {
@@ -23,7 +24,8 @@ export interface SiteHour {
   airSpeedMPerS: number;
   rainMm: number;
   cloud: number;
-  mcPercent: number;
+  /** Moisture of the wood; null indoors where nobody has read it. */
+  mcPercent: number | null;
   sunElevationDeg: number;
   sunWPerM2: number;
 }
@@ -34,11 +36,6 @@ export interface SiteClimate {
   hours: (SiteHour | null)[];
   issuedMs: number;
   source: string;
-}
-
-export interface MoistureReading {
-  atMs: number;
-  percent: number;
 }
 
 /** What was measured at the work in an hour: each counts before the model (handbook 8). */
@@ -85,7 +82,11 @@ export function outdoorClimate(
 ): SiteClimate {
   const { exposure, board, clearSunWPerM2, moisture = [], measured } = surface;
   const hours: (SiteHour | null)[] = known.slice(0, weather.hours.length);
-  let mc = hours.findLast((h) => h !== null)?.mcPercent ?? firstDayEmc(weather);
+  const read = knownMoisture(moisture, weather.startMs);
+  const first = weather.hours.find((h) => h !== null);
+  let mc =
+    hours.findLast((h) => h !== null)?.mcPercent ??
+    (read.before && first ? carriedToStart(read.before, weather.startMs, first, board) : firstDayEmc(weather));
   for (let i = hours.length; i < weather.hours.length; i++) {
     const atMs = weather.startMs + i * HOUR_MS;
     const seen = measured?.get(atMs);
@@ -96,10 +97,10 @@ export function outdoorClimate(
     }
     const at = sun[i]!;
     const sunWPerM2 = clearSunWPerM2[i]! && clearSunWPerM2[i]! * throughCloud(w.cloud);
-    const surfaceTempC = seen?.surfaceTempC ?? outdoorSurfaceTempC(w, sunWPerM2, at.elevationDeg > 0, exposure);
+    const surfaceTempC = seen?.surfaceTempC ?? outdoorSurfaceTempC(w, sunWPerM2, at.elevationDeg, exposure);
     const dew = dewPointC(w.airTempC, w.rh);
-    mc = seen?.mcPercent ?? nextBoardMoisturePercent(mc, w, sunWPerM2, board);
-    for (const r of moisture) if (r.atMs >= atMs && r.atMs < atMs + HOUR_MS) mc = r.percent;
+    const rainMm = exposure.shelter >= 1 ? 0 : w.rainMm;
+    mc = read.byHour.get(atMs) ?? nextBoardMoisturePercent(mc, { ...w, rainMm }, sunWPerM2, board);
     hours.push({
       airTempC: w.airTempC,
       surfaceTempC,
@@ -108,7 +109,7 @@ export function outdoorClimate(
       dewGapC: surfaceTempC - dew,
       windMPerS: w.windMPerS,
       airSpeedMPerS: boardAirSpeedMPerS(w.windMPerS),
-      rainMm: w.rainMm,
+      rainMm,
       cloud: w.cloud,
       mcPercent: mc,
       sunElevationDeg: at.elevationDeg,
@@ -121,10 +122,12 @@ export function outdoorClimate(
 const measuredAir = (w: WeatherHour | null, seen: MeasuredHour | undefined): WeatherHour | null =>
   w && seen ? { ...w, airTempC: seen.airTempC ?? w.airTempC, rh: seen.rh ?? w.rh } : w;
 
+/** EMC of the mean air of the first 24 h, %: where moisture starts without a reading (handbook 8). */
 function firstDayEmc(weather: WeatherSeries): number {
   const day = weather.hours.slice(0, 24).filter((h) => h !== null);
   if (day.length === 0) return 16;
-  return day.reduce((s, h) => s + emcPercent(h.airTempC, h.rh), 0) / day.length;
+  const mean = (of: 'airTempC' | 'rh') => day.reduce((s, h) => s + h[of], 0) / day.length;
+  return emcPercent(mean('airTempC'), mean('rh'));
 }
 
 /** The hour of a climate that holds an instant, or null. */

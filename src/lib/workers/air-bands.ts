@@ -13,8 +13,8 @@ export interface AirBands {
   of: Record<Banded, Band>;
 }
 
-const hoursOf = ({ climate, work }: SequenceContext): (SiteHour | null)[] =>
-  hoursFrom(climate, work.fromMs, work.to.length);
+const hoursOf = ({ climate, work, horizonHours }: SequenceContext): (SiteHour | null)[] =>
+  hoursFrom(climate, work.fromMs, horizonHours);
 
 /** The spread of the members over the hours ahead. The contexts are of one horizon. */
 export function airBands(contexts: readonly SequenceContext[]): AirBands {

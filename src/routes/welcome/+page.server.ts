@@ -23,8 +23,8 @@ const DAY = { from: '07:30', to: '17:30' };
 const START = {
   home: {
     place: 'Our yard',
-    latitudeDeg: 53.06,
-    longitudeDeg: 0.27,
+    latitudeDeg: 49.4,
+    longitudeDeg: -7.6,
     timeZone: 'Europe/London'
   },
   workingHours: { mon: DAY, tue: DAY, wed: DAY, thu: DAY, fri: DAY }

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { dewPointC, weatherProblem } from '../../core/air';
 import { DAY_MS, HOUR_MS } from '../../core/units';
+import { deckJob, knowledge } from '../../../tests/fixtures';
+import { findStarts } from '../../core/job';
 import { answerPosition, DESK_DAYS_AHEAD, DESK_MEMBERS, deskEnsemble, deskSeries, weatherHour } from '.';
 
 const place = { latitudeDeg: 53.06, longitudeDeg: 0.27 };
@@ -103,5 +105,20 @@ describe('the weather desk', () => {
         datetime: '2027-01-02T00:00:00Z/2027-01-01T00:00:00Z'
       }).status
     ).toBe(400);
+  });
+});
+
+describe('the island of the demo', () => {
+  it('gives the deck good days and bad in every month', () => {
+    const job = deckJob();
+    for (let month = 0; month < 12; month++) {
+      const nowMs = Date.UTC(2027, month, 18, 8, 40);
+      const span = { startMs: nowMs - 5 * DAY_MS, hours: 15 * 24 };
+      const members = deskEnsemble(job.site, nowMs, span.startMs, nowMs + 10 * DAY_MS, undefined, 8);
+      const holds = findStarts({ document: job, members, span, knowledge, nowMs }).map((s) => s.holds);
+      expect(holds[0], `best of month ${month + 1}`).toBeGreaterThan(1);
+      expect(holds.at(-1), `worst of month ${month + 1}`).toBe(0);
+      expect(holds.filter((n) => n === 0).length).toBeGreaterThan(15);
+    }
   });
 });

@@ -24,11 +24,15 @@ interface Regime {
 const seedOf = (p: Place) => Math.round(p.latitudeDeg * 50) * 7919 + Math.round(p.longitudeDeg * 50) * 104729;
 
 /** The weather's own run at a place: a slow wave of fronts, 2–6 days apart. */
-const naturalRegime = (h: number, seed: number): Regime => ({
-  front: smoothNoise(seed, h / 44) * 1.05 + smoothNoise(seed + 1, h / 19) * 0.4,
-  warmerC: 0,
-  fog: 0
-});
+const waveOfFronts = (h: number, seed: number): number =>
+  smoothNoise(seed, h / 44) * 1.05 + smoothNoise(seed + 1, h / 19) * 0.4;
+
+/** Fronts that come through one after another, with two fair days or so between, all year round. */
+const trainOfFronts = (h: number, seed: number): number =>
+  0.72 * Math.sin((h / TRAIN_H) * 2 * Math.PI + 1.1 * smoothNoise(seed, h / 70)) -
+  0.12 +
+  0.3 * smoothNoise(seed + 1, h / 23);
+const TRAIN_H = 5.4 * DAY_H;
 
 /** Named runs of weather for tests, demo and training; `day` counts from the issue. */
 const SCENARIOS: Record<Scenario, (natural: Regime, h: number, day: number, seed: number) => Regime> = {
@@ -75,24 +79,30 @@ const strayed = (atMs: number, { issuedMs, member = 0 }: Telling): number => {
  */
 export function weatherHour(atMs: number, place: Place, telling: Telling = {}): WeatherHour {
   const seed = seedOf(place);
+  const climate = climateAt(place);
   const stray = strayed(atMs, telling);
   const own = Math.imul(Math.round((telling.issuedMs ?? 0) / HOUR_MS), 31) + (telling.member ?? 0) * 7907;
   const astray = (k: number, hours: number) => (stray > 0 ? stray * smoothNoise(own + k, atMs / HOUR_MS / hours) : 0);
   const h = atMs / HOUR_MS + 16 * astray(1, 60);
-  const natural = naturalRegime(h, seed);
+  const natural: Regime = { front: climate.front(h, seed), warmerC: 0, fog: 0 };
   const day = (atMs - (telling.issuedMs ?? atMs)) / (DAY_H * HOUR_MS) + (16 * astray(1, 60)) / DAY_H;
   const { front: run, warmerC, fog } = telling.scenario ? SCENARIOS[telling.scenario](natural, h, day, seed) : natural;
   const front = run + 0.55 * astray(2, 26);
   const solarHour = (atMs / HOUR_MS + place.longitudeDeg / 15 + DAY_H * 1e6) % DAY_H;
   const foggy = fog * clamp(1.3 - Math.abs(solarHour - 6.5) / 4.5, 0, 1);
   const cloud = clamp(0.45 + 0.75 * front + 0.12 * smoothNoise(seed + 2, h / 5) + foggy, 0, 1);
-  const wetness = front - 0.38 + 0.35 * smoothNoise(seed + 3, h / 4) - foggy;
-  const rainMm = cloud > 0.6 && wetness > 0 ? Math.round(wetness * 42) / 10 : 0;
-  const season = seasonalMeanC(atMs, place.latitudeDeg);
-  const airMass = season.mean + warmerC + 3.2 * smoothNoise(seed + 4, h / 70) + 3 * astray(3, 50);
-  const swing = season.swing * (1 - 0.65 * cloud);
+  const wetness = front - climate.rainAbove + 0.35 * smoothNoise(seed + 3, h / 4) - foggy;
+  const rainMm = cloud > 0.6 && wetness > 0 ? Math.round(wetness * climate.rainMmPerH * 10) / 10 : 0;
+  const summer = summerAt(atMs, place.latitudeDeg);
+  const lat = Math.abs(place.latitudeDeg);
+  const airMass = climate.meanC(summer, lat) + warmerC + 3.2 * smoothNoise(seed + 4, h / 70) + 3 * astray(3, 50);
+  const swing = climate.swingC(summer, lat) * (1 - 0.65 * cloud);
   const airTempC = airMass + swing * Math.cos(((solarHour - 15) / DAY_H) * 2 * Math.PI) - 1.2 * Math.min(rainMm, 2);
-  const depression = clamp(5.2 - 4.4 * clamp(front + 0.2, 0, 1) + 1.2 * smoothNoise(seed + 5, h / 40), 0.5, 9);
+  const depression = clamp(
+    climate.depressionC - (climate.depressionC - 0.8) * clamp(front + 0.2, 0, 1) + 1.2 * smoothNoise(seed + 5, h / 40),
+    0.5,
+    11
+  );
   const dry = Math.min(airMass - depression, airTempC - 0.1);
   const dewPoint = dry + (airTempC - 0.2 - dry) * foggy;
   const byDay = Math.max(
@@ -115,16 +125,53 @@ export function weatherHour(atMs: number, place: Place, telling: Telling = {}): 
   };
 }
 
-/** Yearly course of the mean and of the daily swing, °C, by latitude; the year is turned round south of the equator. */
-function seasonalMeanC(atMs: number, latitudeDeg: number) {
-  const hourOfYear = (atMs / HOUR_MS) % YEAR_H;
-  const summer = Math.cos(((hourOfYear - 200 * DAY_H) / YEAR_H) * 2 * Math.PI) * (latitudeDeg < 0 ? -1 : 1);
-  const lat = Math.abs(latitudeDeg);
-  return {
-    mean: 27 - 0.0055 * lat * lat - 0.05 * lat + summer * Math.min(12, lat * 0.14),
-    swing: 4.2 + 1.6 * summer * Math.min(1, lat / 40)
-  };
+/** How the weather of a place is by season; `summer` runs from −1 in midwinter to 1 in midsummer. */
+interface Climate {
+  meanC: (summer: number, latitudeDeg: number) => number;
+  /** Half of the daily range under a clear sky, °C. */
+  swingC: (summer: number, latitudeDeg: number) => number;
+  /** Dew point below the air mass between fronts, °C. */
+  depressionC: number;
+  /** How strong a front must be to bring rain, and mm an hour of a front that much stronger. */
+  rainAbove: number;
+  rainMmPerH: number;
+  front: (h: number, seed: number) => number;
 }
+
+/** Of no place in particular: by latitude alone. */
+const BY_LATITUDE: Climate = {
+  meanC: (summer, lat) => 27 - 0.0055 * lat * lat - 0.05 * lat + summer * Math.min(12, lat * 0.14),
+  swingC: (summer, lat) => 4.2 + 1.6 * summer * Math.min(1, lat / 40),
+  depressionC: 5.2,
+  rainAbove: 0.38,
+  rainMmPerH: 4.2,
+  front: waveOfFronts
+};
+
+/** An island far out at sea: mild all year, never still for long, so that every month has its good and its bad days. */
+const OUT_AT_SEA: Climate = {
+  meanC: (summer) => 15 + 2.5 * summer,
+  swingC: (summer) => 2.4 + 0.4 * summer,
+  depressionC: 8.5,
+  rainAbove: 0.42,
+  rainMmPerH: 1.4,
+  front: trainOfFronts
+};
+
+/** Places with a climate of their own, and how far round them it reaches, degrees. */
+const CLIMATES: readonly { latitudeDeg: number; longitudeDeg: number; withinDeg: number; climate: Climate }[] = [
+  { latitudeDeg: 49.4, longitudeDeg: -7.6, withinDeg: 0.5, climate: OUT_AT_SEA }
+];
+
+const climateAt = (p: Place): Climate =>
+  CLIMATES.find(
+    (c) =>
+      Math.abs(c.latitudeDeg - p.latitudeDeg) <= c.withinDeg && Math.abs(c.longitudeDeg - p.longitudeDeg) <= c.withinDeg
+  )?.climate ?? BY_LATITUDE;
+
+/** Where in the year an instant lies: −1 in midwinter to 1 in midsummer, turned round south of the equator. */
+const summerAt = (atMs: number, latitudeDeg: number): number =>
+  Math.cos((((atMs / HOUR_MS) % YEAR_H) - 200 * DAY_H) * ((2 * Math.PI) / YEAR_H)) * (latitudeDeg < 0 ? -1 : 1);
 
 /** Members of the desk's ensemble; the first is the control. */
 export const DESK_MEMBERS = 30;

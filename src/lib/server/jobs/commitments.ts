@@ -20,7 +20,7 @@ export interface Commitment {
 /** Keeps the plan the crew commits to and books its visits, all or nothing. */
 export const commitPlan = (
   db: Db,
-  { id: jobId, rowVersion, document }: Pick<JobRow, 'id' | 'rowVersion' | 'document'>,
+  { id: jobId, rowVersion }: Pick<JobRow, 'id' | 'rowVersion'>,
   crewId: string,
   { startMs, ...kept }: Commitment,
   by: string,
@@ -36,7 +36,7 @@ export const commitPlan = (
       committedBy: by,
       committedAt: new Date(nowMs)
     });
-    const visits = kept.plan.chosen ? visitsOf(kept.plan.chosen, document.site.timeZone) : [];
+    const visits = kept.plan.chosen ? visitsOf(kept.plan.chosen) : [];
     await bookVisits(tx, crewId, jobId, visits, nowMs);
   });
 

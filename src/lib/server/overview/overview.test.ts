@@ -22,7 +22,7 @@ beforeAll(async () => {
 });
 afterAll(() => conn.pool.end());
 
-const HOME = { place: 'Saltmarsh Wick', latitudeDeg: 53.06, longitudeDeg: 0.27, timeZone: 'Europe/London' };
+const HOME = { place: 'Saltmarsh Wick', latitudeDeg: 49.4, longitudeDeg: -7.6, timeZone: 'Europe/London' };
 const desk = nearDesk(async (query) => {
   const { status, body } = answerPosition(new URLSearchParams(query), NOW);
   return Response.json(body, { status });

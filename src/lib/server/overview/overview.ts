@@ -2,6 +2,7 @@ import {
   deadlines,
   fold,
   liveWork,
+  moistureRead,
   plan,
   siteClimate,
   withOwn,
@@ -62,6 +63,7 @@ export const outlookOf = (
   members: members && members.map((m) => jobWeather(m, view.span)),
   span: view.span,
   measured,
+  readings: moistureRead(view.state),
   knowledge: view.knowledge,
   nowMs,
   onWood: view.live.coats.at(-1)
@@ -79,7 +81,7 @@ export function viewJob(
 ): JobView {
   const state = fold(events);
   const span = climateSpan(state, nowMs);
-  const climate = siteClimate(document, weather && jobWeather(weather, span), span, measured);
+  const climate = siteClimate(document, weather && jobWeather(weather, span), span, measured, moistureRead(state));
   const taught = withOwn(withoutOwn(knowledge, id, document, state), id, document, state, climate, nowMs);
   const live = liveWork(document, state, climate, taught, nowMs);
   const computed = plan(document, climate, taught, nowMs, live.coats.at(-1));

@@ -1,8 +1,13 @@
 <script lang="ts">
-  import type { HouseRules } from '$core/house';
-  import type { ProductCard } from '$core/product';
   import { HOUR_MS, showTemperature, showTemperatureGap, type UnitSystem } from '$core/units';
-  import { verdictRuns, type HourVerdict, type SiteClimate, type SiteHour } from '$core/window';
+  import {
+    allowedBy,
+    verdictRuns,
+    type HourVerdict,
+    type LayingLimits,
+    type SiteClimate,
+    type SiteHour
+  } from '$core/window';
   import type { SearchReport } from '$lib/workers/search.worker';
   import type { Banded } from '$lib/workers/air-bands';
   import HourRuns from '../ribbon/HourRuns.svelte';
@@ -11,9 +16,11 @@
   interface Props {
     climate: SiteClimate;
     hours: readonly HourVerdict[];
-    card: ProductCard;
-    house: HouseRules;
+    /** What closes an hour for the coat that comes next: the judge's own. */
+    limits: LayingLimits;
     outdoor: boolean;
+    /** What the oil goes on, in the word of the trade. */
+    wood: 'Board' | 'Floor' | 'Wood';
     nowMs: number;
     timeZone: string;
     units: UnitSystem;
@@ -26,9 +33,9 @@
   let {
     climate,
     hours,
-    card,
-    house,
+    limits,
     outdoor,
+    wood,
     nowMs,
     timeZone,
     units,
@@ -37,7 +44,8 @@
     looked = $bindable()
   }: Props = $props();
 
-  const dewGapMinC = $derived(Math.max(house.dewGapMinC, card.limits.dewGapMinC ?? 0));
+  const may = $derived(allowedBy(limits));
+  const surfaceC = $derived([may['surface too cold'].value, may['surface too hot'].value] as const);
   const LEFT = $derived(width > 700 ? 210 : 92);
   const plotW = $derived(width - LEFT);
   const fromMs = $derived(hours[0]!.atMs);
@@ -53,7 +61,7 @@
   interface Row {
     name: string;
     rule: string;
-    value: (h: SiteHour) => number;
+    value: (h: SiteHour) => number | null;
     band: Banded;
     scale?: number;
     limits: number[];
@@ -63,38 +71,40 @@
   const rows = $derived<Row[]>([
     {
       name: 'Dew gap',
-      rule: `work over ${showTemperatureGap(dewGapMinC, units)}`,
+      rule: `work over ${showTemperatureGap(may.dew.value, units)}`,
       value: (h) => h.dewGapC,
       band: 'dewGapC',
-      limits: [dewGapMinC],
+      limits: [may.dew.value],
       ink: 'var(--dew)',
       word: (v) => showTemperatureGap(v, units)
     },
     {
-      name: (outdoor ? 'Board ' : 'Floor ') + (LEFT > 150 ? 'temperature' : 'temp.'),
-      rule: `${showTemperature(card.limits.surfaceMinC, units, 0)} to ${showTemperature(Math.min(card.limits.surfaceMaxC, house.surfaceHotC), units, 0)}`,
+      name: `${wood} ` + (LEFT > 150 ? 'temperature' : 'temp.'),
+      rule: `${showTemperature(surfaceC[0], units, 0)} to ${showTemperature(surfaceC[1], units, 0)}`,
       value: (h) => h.surfaceTempC,
       band: 'surfaceTempC',
-      limits: [card.limits.surfaceMinC, Math.min(card.limits.surfaceMaxC, house.surfaceHotC)],
+      limits: [...surfaceC],
       ink: 'var(--heat)',
       word: (v) => showTemperature(v, units)
     },
     {
-      name: LEFT > 150 ? (outdoor ? 'Board moisture' : 'Wood moisture') : 'Moisture',
-      rule: `work under ${card.limits.mcMaxPercent ?? (outdoor ? house.mcPercent.outdoor.max : house.mcPercent.indoor.max)} %`,
+      name: LEFT > 150 ? `${wood} moisture` : 'Moisture',
+      rule: shown.some((s) => s.h.mcPercent !== null)
+        ? `work under ${may['boards wet'].value} %`
+        : 'nobody has read it',
       value: (h) => h.mcPercent,
       band: 'mcPercent',
-      limits: [card.limits.mcMaxPercent ?? (outdoor ? house.mcPercent.outdoor.max : house.mcPercent.indoor.max)],
+      limits: [may['boards wet'].value],
       ink: 'var(--wet)',
       word: (v) => `${v.toFixed(1)} %`
     },
     {
       name: 'Humidity',
-      rule: `work under ${Math.round(Math.min(card.limits.rhMax, house.rhMax) * 100)} %`,
+      rule: `work under ${Math.round(may['air too damp'].value * 100)} %`,
       value: (h) => h.rh * 100,
       band: 'rh',
       scale: 100,
-      limits: [Math.min(card.limits.rhMax, house.rhMax) * 100],
+      limits: [may['air too damp'].value * 100],
       ink: 'var(--cold)',
       word: (v) => `${Math.round(v)} %`
     }
@@ -107,15 +117,17 @@
       const band = outdoor && ensemble ? ensemble.bands.of[r.band] : null;
       const k = r.scale ?? 1;
       const known = band ? [...band.p10, ...band.p90].filter(Number.isFinite).map((v) => v * k) : [];
-      const all = [...shown.map((s) => r.value(s.h)), ...known, ...r.limits.slice(0, 1)];
+      const line = shown.flatMap((s) => {
+        const v = r.value(s.h);
+        return v === null ? [] : [{ atMs: s.atMs, v }];
+      });
+      const all = [...line.map((s) => s.v), ...known, ...r.limits.slice(0, 1)];
       const [low, high] = [Math.min(...all), Math.max(...all)];
       const y = (v: number) => top + i * ROW_H + 40 - ((v - low) / Math.max(high - low, 1e-6)) * 34;
       return {
         ...r,
         y,
-        path: shown
-          .map((s, k) => `${k ? 'L' : 'M'}${x(s.atMs + HOUR_MS / 2).toFixed(1)} ${y(r.value(s.h)).toFixed(1)}`)
-          .join(''),
+        path: line.map((s, k) => `${k ? 'L' : 'M'}${x(s.atMs + HOUR_MS / 2).toFixed(1)} ${y(s.v).toFixed(1)}`).join(''),
         area: band && bandPath(ensemble!.bands.startMs, band, k, y),
         low,
         high
@@ -232,22 +244,20 @@
       {@const px = x(at.atMs + HOUR_MS / 2)}
       <path d="M{px} 20V{height - 8}" stroke="var(--ink)" stroke-width="1.6" />
       {#each scaled as r (r.name)}
-        {@const text = r.word(r.value(at.h))}
+        {@const v = r.value(at.h)}
         {@const flip = px > plotW - 90}
-        <rect
-          x={flip ? px - 76 : px + 6}
-          y={r.y(r.value(at.h)) - 9}
-          width="70"
-          height="18"
-          fill="var(--sheet)"
-          stroke="var(--rule-2)"
-        />
-        <text
-          x={flip ? px - 41 : px + 41}
-          y={r.y(r.value(at.h)) + 5}
-          text-anchor="middle"
-          style="font-size:13px;font-weight:640">{text}</text
-        >
+        {#if v !== null}
+          <rect
+            x={flip ? px - 76 : px + 6}
+            y={r.y(v) - 9}
+            width="70"
+            height="18"
+            fill="var(--sheet)"
+            stroke="var(--rule-2)"
+          />
+          <text x={flip ? px - 41 : px + 41} y={r.y(v) + 5} text-anchor="middle" style="font-size:13px;font-weight:640"
+            >{r.word(v)}</text
+          >{/if}
       {/each}
       <rect x={px - 46} y="0" width="92" height="18" fill="var(--ink)" />
       <text x={px} y="13.5" text-anchor="middle" style="font-size:12.5px;font-weight:660;fill:var(--on-ink)"

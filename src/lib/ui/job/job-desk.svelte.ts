@@ -4,6 +4,7 @@ import {
   fold,
   jobStage,
   liveWork,
+  moistureRead,
   plan,
   siteClimate,
   surveySurfaces,
@@ -84,7 +85,9 @@ export class JobDesk {
   readonly state = $derived.by(() => fold(this.log.events));
   /** What was measured here, hour by hour. */
   measured = $state.raw<MeasuredHour[]>([]);
-  readonly climate = $derived(siteClimate(this.document, this.#weather, this.#span, this.measured));
+  readonly climate = $derived(
+    siteClimate(this.document, this.#weather, this.#span, this.measured, moistureRead(this.state))
+  );
   /** What the crew knows, this job's own coats and tack tests as they stand on this device. */
   readonly knowledge = $derived.by(() =>
     withOwn(this.#others, this.id, this.document, this.state, this.climate, this.minuteMs)

@@ -8,6 +8,12 @@ export const RULE_LOOK: Record<Rule, { pattern: string; fill: string; word: stri
     word: 'no data',
     ink: 'var(--ink-2)'
   },
+  'no reading': {
+    pattern: 'p-off',
+    fill: 'var(--off-fill)',
+    word: 'no reading',
+    ink: 'var(--ink-2)'
+  },
   'not ready': {
     pattern: 'p-off',
     fill: 'var(--off-fill)',
@@ -72,6 +78,12 @@ export const RULE_LOOK: Record<Rule, { pattern: string; fill: string; word: stri
     pattern: 'p-heat',
     fill: 'var(--heat-fill)',
     word: 'too dry',
+    ink: 'var(--heat)'
+  },
+  'no time to wipe': {
+    pattern: 'p-heat',
+    fill: 'var(--heat-fill)',
+    word: 'no time to wipe',
     ink: 'var(--heat)'
   },
   dark: {

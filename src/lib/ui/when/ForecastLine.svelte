@@ -33,7 +33,7 @@
     temp('surface', last.surfaceTempC, h.surfaceTempC);
     if (last.rh !== undefined && Math.abs(last.rh - h.rh) >= APART_RH)
       words.push(`humidity ${Math.round(last.rh * 100)} %, the model said ${Math.round(h.rh * 100)} %`);
-    if (last.mcPercent !== undefined && Math.abs(last.mcPercent - h.mcPercent) >= APART_MC)
+    if (last.mcPercent !== undefined && h.mcPercent !== null && Math.abs(last.mcPercent - h.mcPercent) >= APART_MC)
       words.push(`wood ${last.mcPercent.toFixed(1)} %, the model said ${h.mcPercent.toFixed(1)} %`);
     return words.join('; ');
   });

@@ -190,7 +190,7 @@
                 <td>{Math.round(h.rh * 100)} %</td>
                 <td>{showTemperature(h.surfaceTempC, desk.units)}</td>
                 <td>{showTemperatureGap(h.dewGapC, desk.units)}</td>
-                <td>{h.mcPercent.toFixed(1)} %</td>
+                <td>{h.mcPercent === null ? 'not read' : `${h.mcPercent.toFixed(1)} %`}</td>
                 <td>{showSpeed(h.windMPerS, desk.units)}</td>
                 <td>{h.rainMm ? showRain(h.rainMm, desk.units) : ''}</td>
               {:else}<td colspan="7">no data</td>{/if}

@@ -27,6 +27,13 @@
   let picked = $state<number | null>(null);
   let siteOpen = $state(false);
 
+  const wood = $derived(
+    desk.document.site.setting === 'outdoor'
+      ? 'Board'
+      : desk.document.surfaces.every((x) => x.kind === 'floor')
+        ? 'Floor'
+        : 'Wood'
+  );
   const ready = $derived(desk.plan.hours.length > 0);
   const onWood = $derived(desk.live.coats.at(-1));
   const bookedMs = $derived(
@@ -189,9 +196,9 @@
       <AirCharts
         climate={desk.climate}
         hours={desk.plan.hours}
-        card={context!.coats[0]!.limits.card}
-        house={desk.knowledge.house}
+        limits={context!.coats[0]!.limits}
         outdoor={desk.document.site.setting === 'outdoor'}
+        {wood}
         nowMs={desk.minuteMs}
         timeZone={zone}
         units={desk.units}
