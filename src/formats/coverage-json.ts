@@ -1,5 +1,6 @@
 import { weatherSeries, type WeatherHour, type WeatherSeries } from '../core/air';
 import { HOUR_MS } from '../core/units';
+import { isInstant } from './instant';
 import type { Checked } from './validate/validate';
 import { REQUIRED_NAMES, WEATHER_PARAMETERS } from './weather-units';
 
@@ -43,9 +44,12 @@ export function readCoverage(data: unknown, about: { issuedMs: number; source: s
   const stamps = c.domain?.axes?.t?.values;
   if (!Array.isArray(stamps) || stamps.length === 0) return refuse('/domain/axes/t/values', 'needs at least one time');
   const times = stamps.map((s) => Date.parse(s));
-  const bad = times.findIndex((t) => !Number.isFinite(t));
+  const bad = stamps.findIndex((s, i) => !Number.isFinite(times[i]) || !isInstant(String(s)));
   if (bad >= 0)
-    return refuse(`/domain/axes/t/values/${bad}`, `“${stamps[bad]}” is not a time like 2027-05-18T09:00:00Z`);
+    return refuse(
+      `/domain/axes/t/values/${bad}`,
+      `“${stamps[bad]}” is not a time with its zone, like 2027-05-18T09:00:00Z`
+    );
   const members = c.domain!.axes.realization?.values.length ?? 1;
   if (!(members >= 1 && members <= MOST_MEMBERS))
     return refuse('/domain/axes/realization/values', `must hold 1 to ${MOST_MEMBERS} members`);
@@ -91,7 +95,12 @@ function readColumns(c: PointCoverage, times: number, members: number): Checked<
     const odd = values.findIndex((v) => v !== null && typeof v !== 'number');
     if (odd >= 0) return refuse(`/ranges/${p.name}/values/${odd}`, 'must be a number or null');
     const symbol = c.parameters?.[p.name]?.unit?.symbol;
-    const unit = (typeof symbol === 'object' ? symbol.value : symbol) ?? p.unit;
+    const unit = typeof symbol === 'object' ? symbol?.value : symbol;
+    if (unit === undefined)
+      return refuse(
+        `/parameters/${p.name}/unit`,
+        `is missing; say which of ${[...p.units.keys()].join(', ')} the numbers are in`
+      );
     const scale = p.units.get(unit);
     if (!scale)
       return refuse(

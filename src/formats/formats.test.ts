@@ -93,6 +93,12 @@ describe('CoverageJSON', () => {
     ['too few values', (d: any) => d.ranges.wind_speed.values.pop(), /values for/],
     ['text for a number', (d: any) => (d.ranges.wind_speed.values[2] = 'calm'), /number or null/],
     ['impossible damp', (d: any) => (d.ranges.relative_humidity.values[2] = 170), /rh at/],
+    [
+      'a time without its zone',
+      (d: any) => (d.domain.axes.t.values[3] = d.domain.axes.t.values[3].slice(0, -1)),
+      /its zone/
+    ],
+    ['damp without a unit', (d: any) => delete d.parameters.relative_humidity, /is missing; say which/],
     ['not a coverage', (d: any) => (d.type = 'Feature'), /Coverage/]
   ])('refuses %s', (_, spoil, message) => {
     const d = doc();

@@ -224,7 +224,7 @@ test('Work: the first coat from the phone', async ({ browser }) => {
 test('Today says what comes next, in words, with the time', async () => {
   await desk.goto(OWN);
   await expect(desk.getByRole('heading', { name: 'Recoat opens' })).toBeVisible();
-  await expect(desk.getByText(/coat 2\. 80% between/)).toBeVisible();
+  await expect(desk.getByText(/coat 2\. 80 % between/)).toBeVisible();
   await expect(desk.getByRole('region', { name: /Hour rail/ })).toBeVisible();
   await accessible(desk);
 });
@@ -261,7 +261,7 @@ test('the second coat, and the floor is handed over', async ({ browser }) => {
   await accessible(jo);
   await press(jo, 'Hand over');
   await expect(jo).toHaveURL(/keep/);
-  await expect(jo.getByText(/80% between/)).toBeVisible();
+  await expect(jo.getByText(/80 % between/)).toBeVisible();
   await accessible(jo);
   await jo.context().close();
 });

@@ -116,7 +116,7 @@ test('a stair in a cold hall: still tacky by the thumb moves the gate later, and
   const opens = async () => {
     await page.goto(`${job}/work`);
     const text = await page
-      .getByText(/80% between/)
+      .getByText(/80 % between/)
       .first()
       .innerText();
     return text;

@@ -18,8 +18,10 @@ export interface CoatDrying {
   curve: DryingCurve;
   /** Reference hours to recoat. */
   recoatRef: number;
-  /** When laying ended; now while it is open. */
+  /** When laying ended, or the remedy of oil that stood; now while it is open. */
   laidToMs: number;
+  /** Oil that must be wiped still lies on it: nothing dries yet. */
+  wet: boolean;
   film: number;
   filmSpeed: number;
   /** Speed of method and film together. */
@@ -53,12 +55,25 @@ export function coatDryings(
         method,
         curve,
         recoatRef: cardHours(card, 'recoatOpens')!,
-        laidToMs: c.closedAtMs ?? Math.max(nowMs, c.openedAtMs),
+        laidToMs: laidTo(c, card, nowMs),
+        wet:
+          c.closedAtMs === undefined &&
+          classTraits(card.class).mustBeWiped &&
+          c.bays.some((b) => b.wipedAtMs === undefined),
         film,
         filmSpeed,
         speed: methodFactor(method, 'recoat') * filmSpeed
       };
     });
+}
+
+/** When a coat's laying ended: at its remedy, its closing, or the last that was done to it. Now while oil lies on it. */
+function laidTo(c: CoatState, card: ProductCard, nowMs: number): number {
+  if (c.remediedAtMs !== undefined) return c.remediedAtMs;
+  if (c.closedAtMs !== undefined) return c.closedAtMs;
+  const done = c.bays.map((b) => (classTraits(card.class).mustBeWiped ? b.wipedAtMs : (b.wipedAtMs ?? b.spreadAtMs)));
+  if (done.length === 0 || done.some((ms) => ms === undefined)) return Math.max(nowMs, c.openedAtMs);
+  return Math.max(...(done as number[]));
 }
 
 /**

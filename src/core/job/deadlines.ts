@@ -1,10 +1,11 @@
 import type { Span } from '../drying';
 import { DAY_MS, HOUR_MS } from '../units';
-import type { SequenceOutcome } from '../window';
+import { dayStarts, workingStretches, type SequenceOutcome } from '../window';
 import type { JudgedBooking } from './booking';
 import { coatCount } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import { openBays, ragsUnaccounted, type WorkState } from './fold';
+import type { BayEnd } from './dwell-clock';
 import type { LiveCoat, LiveWork } from './live';
 
 /** The next things that must happen on a job, as facts; the interface finds the words. */
@@ -16,7 +17,11 @@ export type Deadline = { jobId: string; atMs: number; urgent: boolean } & (
       fromMs: number | null;
       spreadAtMs: number;
       batch?: string;
+      end: BayEnd;
     }
+  /** Oil stood: every date after the coat waits. */
+  | { kind: 'remedy'; coat: number; bays: number[] }
+  | { kind: 'morning test'; coat: number }
   | { kind: 'stir'; batch: string; fromMs: number }
   | { kind: 'batch thickens'; batch: string; totalL: number; fromMs: number }
   | { kind: 'rags'; out: number; safe: number }
@@ -29,6 +34,13 @@ export type Deadline = { jobId: string; atMs: number; urgent: boolean } & (
   | { kind: 'start'; coat: number; ok: boolean; holds?: number; members?: number }
   | { kind: 'booking unsafe'; booking: JudgedBooking }
 );
+
+/** The morning after an instant, when work begins there; the next midnight where that day is off. */
+const nextMorningMs = (ms: number, { site }: JobDocument): number => {
+  const [, midnightMs] = dayStarts(site.timeZone, ms, ms + DAY_MS) as [number, number];
+  const [work] = workingStretches(site.workingHours, site.timeZone, midnightMs, midnightMs + DAY_MS - 1);
+  return work?.fromMs ?? midnightMs;
+};
 
 const RAGS_BEFORE_MS = HOUR_MS;
 
@@ -54,7 +66,8 @@ export function deadlines(
         bay: b.bay,
         batch: b.batch,
         fromMs: b.wipeFromMs,
-        spreadAtMs: b.spreadAtMs
+        spreadAtMs: b.spreadAtMs,
+        end: b.end
       });
   for (const b of live.batches) {
     if (b.emptiedAtMs !== undefined) continue;
@@ -117,6 +130,14 @@ function coatDeadlines(jobId: string, job: JobDocument, state: WorkState, live: 
       baysWiped: open.bays.length
     });
   if (!last.closed) return out;
+  const owed = live.coats.find((c) => c.waitsFor);
+  if (owed)
+    return [
+      ...out,
+      owed.waitsFor === 'remedy'
+        ? { jobId, kind: 'remedy', atMs: owed.laidToMs, urgent: false, coat: owed.number, bays: owed.standing }
+        : { jobId, kind: 'morning test', atMs: nextMorningMs(owed.laidToMs, job), urgent: false, coat: owed.number }
+    ];
   const ahead = (s: Span | null) => s !== null && s.p90 > nowMs - DAY_MS;
   if (last.number < coatCount(job)) return [...out, ...recoatDeadlines(jobId, last, nowMs)];
   if (last.rainSafe && job.site.setting === 'outdoor' && last.rainSafe.p90 > nowMs)

@@ -3,6 +3,7 @@ import type { ProductCard } from '../product';
 import { HOUR_MS } from '../units';
 import {
   addMember,
+  climateEndMs,
   rankStarts,
   startTally,
   WEEKDAYS,
@@ -46,6 +47,7 @@ export function* memberContexts(o: Outlook): Generator<SequenceContext> {
   if (!coats.some((c) => c.areaM2 > 0 && c.number > (onWood?.number ?? 0))) return;
   let frame: ReturnType<typeof contextFrame> | null = null;
   for (const climate of siteClimates(job, o.members, o.span, o.measured, o.readings)) {
+    if (climateEndMs(climate) <= nowMs) continue;
     const span = { startMs: climate.startMs, hours: climate.hours.length };
     frame ??= contextFrame(job, span, coats, knowledge, nowMs, { onWood });
     yield contextIn(frame, climate);

@@ -196,6 +196,7 @@ export const EVENT_SCHEMAS = [
       closed
     )
   ),
+  event('coat.remedied', Type.Object({ coat, note }, closed)),
   event('day.closed', Type.Object({ date: Type.String({ format: 'date' }) }, closed)),
   event('handed.over', Type.Object({}, closed)),
   event('event.undone', Type.Object({ event: Type.String({ pattern: UUID_FORM.pattern }) }, closed))

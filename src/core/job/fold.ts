@@ -29,6 +29,8 @@ export interface CoatState {
   judged?: { counts: boolean; reason: string; by: string };
   bays: BayState[];
   tacks: { atMs: number; felt: string; by: string }[];
+  /** When oil that stood was taken off again: solvent wiped, abraded, a thin coat laid. */
+  remediedAtMs?: number;
 }
 
 export interface BatchState {
@@ -70,6 +72,10 @@ export interface WorkState {
   /** Preparation done and gates checked, by surface, then by step and unit. */
   prep: Map<string, Map<string, StepRecord>>;
   closedDays: string[];
+  /** When days were closed: what was open then was left so. */
+  daysClosedAtMs: number[];
+  /** When rags were last counted out. */
+  ragsCountedAtMs?: number;
   /** The client's last word on a sample board, and whether a change was asked for since. */
   approval?: Approval;
   approvalReopenedAtMs?: number;
@@ -98,6 +104,7 @@ const emptyState = (undone: Set<string>): WorkState => ({
   surveys: new Map(),
   prep: new Map(),
   closedDays: [],
+  daysClosedAtMs: [],
   load: { packed: new Map(), from: new Map() },
   setAside: [],
   undone,
@@ -167,6 +174,7 @@ function take(state: WorkState, e: WorkEvent): string | null {
     case 'bay.wiped':
     case 'tack.felt':
     case 'coat.judged':
+    case 'coat.remedied':
       return takeCoat(state, e);
     case 'batch.poured':
     case 'batch.mixed':
@@ -197,6 +205,7 @@ function take(state: WorkState, e: WorkEvent): string | null {
       );
     case 'rags.out':
       state.ragsOut += e.data.count;
+      state.ragsCountedAtMs = e.at;
       return null;
     case 'rags.safe': {
       const out = ragsUnaccounted(state);
@@ -222,8 +231,10 @@ function take(state: WorkState, e: WorkEvent): string | null {
     case 'day.closed':
       if (ragsUnaccounted(state) > 0) return `${countedRags(ragsUnaccounted(state))} still out`;
       state.closedDays.push(e.data.date);
+      state.daysClosedAtMs.push(e.at);
       return null;
     case 'handed.over':
+      if (ragsUnaccounted(state) > 0) return `${countedRags(ragsUnaccounted(state))} still out`;
       state.handedOverAtMs ??= e.at;
       return null;
     default:
@@ -234,7 +245,7 @@ function take(state: WorkState, e: WorkEvent): string | null {
 type CoatEvent = Extract<
   WorkEvent,
   {
-    type: 'coat.opened' | 'coat.closed' | 'bay.spread' | 'bay.wiped' | 'tack.felt' | 'coat.judged';
+    type: 'coat.opened' | 'coat.closed' | 'bay.spread' | 'bay.wiped' | 'tack.felt' | 'coat.judged' | 'coat.remedied';
   }
 >;
 
@@ -263,6 +274,10 @@ function takeCoat(state: WorkState, e: CoatEvent): string | null {
   if (!found) return `coat ${e.data.coat} was not open`;
   if (e.type === 'coat.judged') {
     found.judged = { counts: e.data.counts, reason: e.data.reason, by: e.byName };
+    return null;
+  }
+  if (e.type === 'coat.remedied') {
+    found.remediedAtMs = e.at;
     return null;
   }
   if (e.type === 'tack.felt') {

@@ -63,6 +63,7 @@ export {
 } from './fold';
 export { liveWork, type LiveBatch, type LiveBay, type LiveCoat, type LiveWork } from './live';
 export { deadlines, type Deadline } from './deadlines';
+export { BAY_ENDS, type BayEnd } from './dwell-clock';
 export { batchLetter, nextSteps, type Step } from './steps';
 export { lookTally, surveySurfaces, type MoistureSeen, type SurfaceSurvey } from './survey';
 export { moistureRead, needsWeather, SHUT_AIR_CHANGES, siteClimate, siteClimates } from './climate';

@@ -3,7 +3,8 @@ import { potLifeMinutes } from '../mix';
 import { classTraits, type Method, type ProductCard } from '../product';
 import type { HouseRules } from '../house';
 import { HOUR_MS, MINUTE_MS } from '../units';
-import { siteHourAt, type SiteClimate } from '../window';
+import { localDate, siteHourAt, type SiteClimate } from '../window';
+import { bayEnd, dwellClock, type BayEnd } from './dwell-clock';
 import { leavePlan, keepPlan, type KeepPlan, type LeavePlan } from './after';
 import { coatDryings, type CoatDrying } from './coat-drying';
 import { coatPlans, type CoatPlan } from './coats';
@@ -25,8 +26,15 @@ export interface LiveCoat extends CoatTimes {
   filmSpeed: number;
   /** The crew's drying factor it is reckoned with. */
   kappa: DryingFactor;
-  /** Oil of a class that must be wiped left standing: unwiped bays or a film over three times the label's (handbook 9). */
+  /** Still wet: nothing dries yet, and no time after it is known. */
+  wet: boolean;
+  /** Bays wiped late, and bays whose oil stands: unwiped too long, or left open (handbook 9). */
+  wipedLate: number[];
+  standing: number[];
+  /** Oil of a class that must be wiped left standing: such bays, or a film over three times the label's (handbook 9). */
   willStayTacky: boolean;
+  /** What everything after this coat waits for: the remedy, or a thumb's test on a morning after. */
+  waitsFor: 'remedy' | 'test' | null;
   /** Laid before the coat below was ready: solvent may be trapped. */
   solventEntrapment: boolean;
 }
@@ -39,7 +47,10 @@ export interface LiveBay {
   spreadAtMs: number;
   wipeFromMs: number | null;
   wipeByMs: number | null;
+  /** When its oil is past saving. */
+  standsAtMs: number | null;
   wipedAtMs?: number;
+  end: BayEnd;
 }
 
 export interface LiveBatch extends BatchState {
@@ -81,14 +92,15 @@ export function liveWork(
       allCoatsLaid: false
     };
   const plans = coatPlans(job, knowledge.house, knowledge.coverage);
-  const coats = liveCoats(job, state, climate, knowledge, nowMs, plans);
+  const bays = state.coats.flatMap((c) => liveBays(coatCard(job, c.coat) ?? card, job, c, state, climate, nowMs));
+  const coats = liveCoats(job, state, bays, climate, knowledge, nowMs, plans);
   const last = coats[coats.length - 1];
   const allCoatsLaid = plans.length > 0 && coats.filter((c) => c.closed).length >= coatCount(job);
-  const served = allCoatsLaid && last ? last : null;
+  const served = allCoatsLaid && last && !coats.some((c) => c.waitsFor) ? last : null;
   const top = topCard(job) ?? card;
   return {
     coats,
-    bays: state.coats.flatMap((c) => liveBays(coatCard(job, c.coat) ?? card, job, c, climate)),
+    bays,
     batches: state.batches.map((b) => liveBatch(coatCard(job, b.coat) ?? card, b, climate, knowledge.house)),
     leave: served ? leavePlan(top, served, knowledge.house) : null,
     keep: served ? keepPlan(job, top, served.laidToMs, knowledge.house) : null,
@@ -99,6 +111,7 @@ export function liveWork(
 function liveCoats(
   job: JobDocument,
   state: WorkState,
+  bays: readonly LiveBay[],
   climate: SiteClimate,
   knowledge: Knowledge,
   nowMs: number,
@@ -120,6 +133,8 @@ function liveCoats(
           )
         : null;
     if (over) cureFactor += over.cureAdded;
+    // Several thin coats a day: after the first they go on from touch dry, and each opens on its own (handbook 9).
+    const thinSchool = knowledge.house.rhythm === 'several thin' && below !== undefined && below.number > 1;
     const times = coatTimes(
       curve,
       card,
@@ -128,7 +143,7 @@ function liveCoats(
         toMs,
         method,
         filmRatio: d.film,
-        opensAtProgress: over?.opensAtProgress,
+        opensAtProgress: thinSchool ? 1 : over?.opensAtProgress,
         cureFactor
       },
       kappa(d)
@@ -136,6 +151,7 @@ function liveCoats(
     const progress = classTraits(card.class).cures
       ? progressBetween(curve, toMs, nowMs, d.recoatRef, d.speed * kappa(d).p50)
       : Math.min(1, (nowMs - toMs) / (d.recoatRef * HOUR_MS));
+    const facts = wetFacts(job, d, bays);
     out.push({
       ...times,
       number: c.coat,
@@ -145,33 +161,68 @@ function liveCoats(
       filmRatio: d.film,
       filmSpeed: d.filmSpeed,
       kappa: kappa(d),
-      willStayTacky: standsWet(card, c, d.film),
-      solventEntrapment: Boolean(over?.early)
+      ...facts,
+      solventEntrapment: Boolean(over?.early) && !thinSchool
     });
   }
   return out;
 }
 
-/** True for a closed coat of oil that must be wiped when a bay was not, or far too much stayed on. */
-const standsWet = (card: ProductCard, coat: CoatState, film: number): boolean =>
-  classTraits(card.class).mustBeWiped &&
-  coat.closedAtMs !== undefined &&
-  (film > STANDING_FILM_RATIO || coat.bays.some((b) => b.wipedAtMs === undefined));
+/** What is wet, late or standing on a coat, and what everything after it waits for (handbook 9). */
+function wetFacts(
+  job: JobDocument,
+  { card, state: coat, film, wet }: CoatDrying,
+  bays: readonly LiveBay[]
+): Pick<LiveCoat, 'wet' | 'wipedLate' | 'standing' | 'willStayTacky' | 'waitsFor'> {
+  const which = (end: BayEnd) => bays.filter((b) => b.coat === coat.coat && b.end === end).map((b) => b.bay);
+  const [wipedLate, standing] = [which('wiped late'), which('will stay tacky')];
+  const { mustBeWiped, cures } = classTraits(card.class);
+  const thick = mustBeWiped && cures && coat.closedAtMs !== undefined && film > STANDING_FILM_RATIO;
+  const willStayTacky = (standing.length > 0 || thick) && coat.remediedAtMs === undefined;
+  const sinceMs = coat.remediedAtMs ?? (wipedLate.length ? (coat.closedAtMs ?? Infinity) : null);
+  const waitsFor = willStayTacky
+    ? ('remedy' as const)
+    : sinceMs !== null && coat.closedAtMs !== undefined && !feltNextMorning(job, coat, sinceMs)
+      ? ('test' as const)
+      : null;
+  return { wet, wipedLate, standing, willStayTacky, waitsFor };
+}
 
-function liveBays(card: ProductCard, job: JobDocument, coat: CoatState, climate: SiteClimate): LiveBay[] {
+/** Whether a thumb found the coat dry on a day after. */
+const feltNextMorning = ({ site }: JobDocument, coat: CoatState, sinceMs: number): boolean =>
+  coat.tacks.some(
+    (t) =>
+      (t.felt === 'touch dry' || t.felt === 'ready') &&
+      localDate(t.atMs, site.timeZone) > localDate(sinceMs, site.timeZone)
+  );
+
+function liveBays(
+  card: ProductCard,
+  job: JobDocument,
+  coat: CoatState,
+  { daysClosedAtMs }: Pick<WorkState, 'daysClosedAtMs'>,
+  climate: SiteClimate,
+  nowMs: number
+): LiveBay[] {
   const spec = coatSpec(job.finish!, coat.coat);
-  return coat.bays.map((b) => {
-    const hour = siteHourAt(climate, b.spreadAtMs);
-    const dwell = hour ? dwellMinutes(card, spec.method, hour, spec.dwellMinutes) : { min: undefined, max: undefined };
-    const wiped = classTraits(card.class).mustBeWiped;
+  const closings = [...daysClosedAtMs, ...(coat.closedAtMs === undefined ? [] : [coat.closedAtMs])];
+  return coat.bays.map(({ bay, batch, spreadAtMs, wipedAtMs }) => {
+    const hour = siteHourAt(climate, spreadAtMs);
+    const dwell = hour ? dwellMinutes(card, spec.method, hour, spec.dwellMinutes) : { min: undefined };
+    const { wipeByMs, standsAtMs } = dwellClock(spreadAtMs, card, spec.method, climate);
+    const left = closings.filter((ms) => ms >= spreadAtMs);
+    const leftAtMs = left.length ? Math.min(...left) : undefined;
     return {
       coat: coat.coat,
-      bay: b.bay,
-      batch: b.batch,
-      spreadAtMs: b.spreadAtMs,
-      wipeFromMs: wiped && dwell.min !== undefined ? b.spreadAtMs + dwell.min * MINUTE_MS : null,
-      wipeByMs: wiped && dwell.max !== undefined ? b.spreadAtMs + dwell.max * MINUTE_MS : null,
-      wipedAtMs: b.wipedAtMs
+      bay,
+      batch,
+      spreadAtMs,
+      wipeFromMs:
+        classTraits(card.class).mustBeWiped && dwell.min !== undefined ? spreadAtMs + dwell.min * MINUTE_MS : null,
+      wipeByMs,
+      standsAtMs,
+      wipedAtMs,
+      end: bayEnd({ wipedAtMs, leftAtMs, wipeByMs, standsAtMs }, card, nowMs)
     };
   });
 }

@@ -4,6 +4,7 @@ import { noBatchText } from '../mix';
 import { cautionsFor, safetyClosing, type Caution } from '../safety';
 import { showPour } from '../units';
 import {
+  climateEndMs,
   searchStarts,
   simulateStart,
   siteHourAt,
@@ -73,8 +74,18 @@ export function plan(
     });
   const usable = Boolean(card && !tooMuch && coats.some((c) => c.areaM2 > 0));
   const left = coats.filter((c) => c.number > (onWood?.number ?? 0));
+  const ended = climate !== null && climateEndMs(climate) <= nowMs;
+  if (ended)
+    problems.push({
+      path: '/site',
+      severity: 'check',
+      problem: `no data: the weather known here ends ${new Date(climateEndMs(climate)).toISOString().slice(0, 16)}Z, before now. Bring a newer forecast.`
+    });
+  if (onWood?.waitsFor) problems.push({ path: '/work', severity: 'check', problem: waitingWords(onWood) });
   const ctx =
-    usable && climate && left.length ? sequenceContext(job, climate, coats, knowledge, nowMs, { onWood }) : null;
+    usable && climate && !ended && left.length && !onWood?.waitsFor
+      ? sequenceContext(job, climate, coats, knowledge, nowMs, { onWood })
+      : null;
   const startMs = onWood ? ctx && firstStart(ctx) : job.startAt ? Date.parse(job.startAt) : null;
   const chosen = ctx && startMs !== null ? simulateStart(ctx, startMs) : null;
   const last = chosen?.coats[chosen.coats.length - 1];
@@ -109,6 +120,12 @@ export function plan(
   };
 }
 
+/** Why nothing after a coat has a date yet. */
+const waitingWords = ({ number, standing, waitsFor }: LiveCoat): string =>
+  waitsFor === 'remedy'
+    ? `coat ${number} will stay tacky${standing.length ? `: oil stood on bay ${standing.join(', ')}` : ''}. Everything after it waits for the remedy (solvent wipe, abrade, a thin coat) and a morning’s test.`
+    : `coat ${number} waits for a test with the thumb on the morning after.`;
+
 /** A coat that has no honest batch can't be laid. */
 const noBatchProblem = ({ coat, none }: BatchPlan): Problem[] =>
   none
@@ -130,6 +147,6 @@ export function bestStarts(
 ): SequenceOutcome[] {
   const job = jobAtHouse(document, knowledge.house);
   const coats = coatPlans(job, knowledge.house, knowledge.coverage);
-  if (!coats.some((c) => c.areaM2 > 0)) return [];
+  if (!coats.some((c) => c.areaM2 > 0) || climateEndMs(climate) <= nowMs) return [];
   return searchStarts(sequenceContext(job, climate, coats, knowledge, nowMs));
 }

@@ -1,14 +1,18 @@
 import type { Span } from '../drying';
 import type { HouseRules } from '../house';
-import { classTraits, isTwoPart, touchDryProgress } from '../product';
+import { classTraits, isTwoPart, touchDryProgress, type ProductClass } from '../product';
 import { localDate } from '../window';
 import { coatCard, coatCount, finishCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import { openBays, ragsNotSafe, ragsUnaccounted, type WorkState } from './fold';
-import type { LiveWork } from './live';
+import type { BayEnd } from './dwell-clock';
+import type { LiveCoat, LiveWork } from './live';
 
-/** What the crew does next, in order. The first is what to do now; `closed` says why a step may not be taken yet. */
-export type Step = { closed?: string } & (
+/**
+ * What the crew does next, in order. The first is what to do now; `closed` says why a step may not be taken yet, `warn` what
+ * it brings with it.
+ */
+export type Step = { closed?: string; warn?: string } & (
   | {
       kind: 'wipe';
       coat: number;
@@ -17,6 +21,7 @@ export type Step = { closed?: string } & (
       byMs: number | null;
       spreadAtMs: number;
       left: boolean;
+      end: BayEnd;
     }
   /** `vessel` 1 or 2 of a mix with hardener; absent for one that is only stirred. */
   | { kind: 'stir'; batch: string; fromMs: number; untilMs: number; vessel?: 1 | 2 }
@@ -32,8 +37,13 @@ export type Step = { closed?: string } & (
     }
   | { kind: 'close coat'; coat: number; bays: number }
   | { kind: 'wait'; coat: number; next: number; span: Span; progress: number }
+  /** Oil stood on a coat: it comes off before anything else goes on. */
+  | { kind: 'remedy'; coat: number; bays: number[]; stain: boolean }
+  /** A thumb's test is owed on a morning after a late wipe or a remedy. */
+  | { kind: 'morning test'; coat: number }
   | { kind: 'rags'; out: number }
-  | { kind: 'close day'; date: string }
+  /** `safe` rags were counted and made safe, over the whole job. */
+  | { kind: 'close day'; date: string; safe: number }
   | { kind: 'leave' }
 );
 
@@ -75,7 +85,8 @@ export function nextSteps(
       fromMs: b.wipeFromMs,
       byMs: b.wipeByMs,
       spreadAtMs: b.spreadAtMs,
-      left: !classTraits(coatCard(job, b.coat)!.class).mustBeWiped
+      left: !classTraits(coatCard(job, b.coat)!.class).mustBeWiped,
+      end: b.end
     });
   out.push(...coatSteps(job, state, live, wanted, nowMs, recoatBy));
   const rags = ragsUnaccounted(state);
@@ -86,13 +97,25 @@ export function nextSteps(
     out.push({
       kind: 'close day',
       date: today,
-      ...(rags > 0
-        ? { closed: ragsNotSafe(rags) }
-        : open.length > 0
-          ? { closed: `bay ${open[0]!.bay} is still open` }
-          : {})
+      safe: state.ragsSafe,
+      ...dayCloses(job, state, live, today)
     });
   return out;
+}
+
+/** Why a day may not be closed yet, or what closing it brings with it. */
+function dayCloses(job: JobDocument, state: WorkState, live: LiveWork, today: string): Pick<Step, 'closed' | 'warn'> {
+  const rags = ragsUnaccounted(state);
+  if (rags > 0) return { closed: ragsNotSafe(rags) };
+  const on = (ms: number | undefined) => ms !== undefined && localDate(ms, job.site.timeZone) === today;
+  const wiped = live.bays.find((b) => on(b.wipedAtMs) && coatCard(job, b.coat)?.oxidising);
+  if (wiped && !on(state.ragsCountedAtMs))
+    return { closed: `no rags were counted after ${coatCard(job, wiped.coat)!.name} was wiped today` };
+  const open = live.bays.find((b) => b.wipedAtMs === undefined && b.end !== 'left');
+  if (!open) return {};
+  return classTraits(coatCard(job, open.coat)!.class).cures
+    ? { warn: `bay ${open.bay} is still open: left so, it will stay tacky` }
+    : { warn: `bay ${open.bay} is still open: wipe it tomorrow` };
 }
 
 function coatSteps(
@@ -105,6 +128,8 @@ function coatSteps(
 ): Step[] {
   const openCoat = state.coats.find((c) => c.closedAtMs === undefined);
   const last = live.coats[live.coats.length - 1];
+  const owed = live.coats.find((c) => c.closed && c.waitsFor);
+  if (owed) return [owedStep(job, owed)];
   const next = openCoat?.coat ?? (last?.number ?? 0) + 1;
   if (next > wanted) return state.handedOverAtMs === undefined ? [{ kind: 'leave' }] : [];
   const card = coatCard(job, next);
@@ -164,8 +189,29 @@ function coatSteps(
       kind: 'close coat',
       coat: openCoat.coat,
       bays: openCoat.bays.length,
-      ...(bay && { closed: `bay ${bay.bay} is still open` })
+      ...(bay && closesOpen(live, bay))
     });
   }
   return out;
 }
+
+/** What is owed to a coat before anything else goes on. */
+const owedStep = (job: JobDocument, coat: LiveCoat): Step =>
+  coat.waitsFor === 'remedy'
+    ? {
+        kind: 'remedy',
+        coat: coat.number,
+        bays: coat.standing,
+        stain: STAINS.includes(coatCard(job, coat.number)!.class)
+      }
+    : { kind: 'morning test', coat: coat.number };
+
+const STAINS: readonly ProductClass[] = ['gel-stain', 'liquid-stain'];
+
+/** A coat closes over an open bay only when its oil is past saving, and says so; else it is wiped first. */
+const closesOpen = (live: LiveWork, bay: { coat: number; bay: number }): Pick<Step, 'closed' | 'warn'> => {
+  const end = live.bays.find((b) => b.coat === bay.coat && b.bay === bay.bay)?.end;
+  return end === 'will stay tacky'
+    ? { warn: `bay ${bay.bay} was never wiped: the coat will stay tacky` }
+    : { closed: `bay ${bay.bay} is still open` };
+};

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { counterJob, floorJob, knowledge, made, NOW } from '../../../tests/fixtures';
+import { card, counterJob, floorJob, knowledge, made, NOW } from '../../../tests/fixtures';
 import { HOUR_MS, MINUTE_MS } from '../units';
 import {
   deadlines,
@@ -9,6 +9,7 @@ import {
   foldNext,
   jobStage,
   liveWork,
+  nextSteps,
   openBays,
   plan,
   ragsUnaccounted,
@@ -156,6 +157,101 @@ describe('the work as it stands', () => {
       late
     );
     expect(list.find((d) => d.kind === 'wipe')!.atMs).toBeLessThan(late);
+  });
+});
+
+describe('late and standing oil are facts', () => {
+  const job = counterJob();
+  const climate = siteClimate(job, null, { startMs: NOW - 240 * HOUR_MS, hours: 600 });
+  const spread = [made('coat.opened', { coat: 1 }, -3000), made('bay.spread', { coat: 1, bay: 1 }, -3000)];
+  const wiped = (after: number) => made('bay.wiped', { coat: 1, bay: 1 }, -3000 + after);
+  const closed = made('coat.closed', { coat: 1, usedL: 0.3, guessed: false }, -2900);
+  const at = (nowMs: number, ...more: WorkEvent[]) => {
+    const state = fold([...spread, ...more]);
+    const live = liveWork(job, state, climate, knowledge, nowMs);
+    return { state, live, bay: live.bays[0]!, coat: live.coats[0]!, steps: nextSteps(job, state, live, nowMs) };
+  };
+  const minute = (n: number) => NOW + (-3000 + n) * MINUTE_MS;
+  const byMs = at(minute(1)).bay.wipeByMs!;
+  const limit = (byMs - minute(0)) / MINUTE_MS;
+
+  it('is open, then overdue, then past saving; wiped meanwhile it is wiped, late, or too late', () => {
+    const { standsAtMs } = at(minute(1)).bay;
+    expect((standsAtMs! - minute(0)) / (byMs - minute(0))).toBeCloseTo(2, 6);
+    expect([0.5, 1.5, 2.5].map((n) => at(minute(n * limit)).bay.end)).toEqual(['open', 'overdue', 'will stay tacky']);
+    expect([0.5, 1.5, 2.5].map((n) => at(NOW, wiped(n * limit), closed).bay.end)).toEqual([
+      'wiped',
+      'wiped late',
+      'will stay tacky'
+    ]);
+  });
+  it('still open when the day is closed it will stay tacky, and a coat can be closed over it', () => {
+    const left = at(minute(10), made('day.closed', { date: '2027-05-16' }, -2995));
+    expect(left.bay.end).toBe('will stay tacky');
+    const stands = at(minute(limit * 3));
+    expect(stands.steps.find((s) => s.kind === 'close coat')).toMatchObject({
+      warn: expect.stringContaining('will stay tacky')
+    });
+    expect(stands.steps.find((s) => s.kind === 'close coat')!.closed).toBeUndefined();
+    expect(at(minute(limit / 2)).steps.find((s) => s.kind === 'close coat')!.closed).toBe('bay 1 is still open');
+  });
+  it('every date behind it waits for the remedy and a morning’s test', () => {
+    const all = [2, 3, 4].flatMap((n) => [
+      made('coat.opened', { coat: n }, -2900 + 700 * (n - 1)),
+      made('coat.closed', { coat: n, usedL: 0.3, guessed: false }, -2890 + 700 * (n - 1))
+    ]);
+    const stood = at(NOW, wiped(3 * limit), closed, ...all);
+    expect(stood.coat).toMatchObject({ willStayTacky: true, waitsFor: 'remedy', standing: [1] });
+    expect([stood.live.leave, stood.live.keep]).toEqual([null, null]);
+    expect(stood.steps[0]).toMatchObject({ kind: 'remedy', coat: 1, bays: [1] });
+    expect(deadlines('j', job, stood.state, stood.live, null, NOW).map((d) => d.kind)).toEqual(['remedy']);
+    const p = plan(job, climate, knowledge, NOW, at(NOW, wiped(3 * limit), closed).coat);
+    expect(p.chosen).toBeNull();
+    expect(p.problems.find((x) => x.path === '/work')!.problem).toContain('will stay tacky');
+    const mended = at(NOW, wiped(3 * limit), closed, ...all, made('coat.remedied', { coat: 1 }, -1500));
+    expect(mended.coat).toMatchObject({ willStayTacky: false, waitsFor: 'test' });
+    expect(mended.steps[0]!.kind).toBe('morning test');
+    const dry = made('tack.felt', { coat: 1, felt: 'touch dry' }, -20);
+    const felt = at(NOW, wiped(3 * limit), closed, ...all, made('coat.remedied', { coat: 1 }, -1500), dry);
+    expect(felt.coat.waitsFor).toBeNull();
+    expect(felt.live.leave).not.toBeNull();
+  });
+  it('wiped late it is felt next morning before anything goes on', () => {
+    const late = at(NOW, wiped(1.5 * limit), closed);
+    expect(late.coat).toMatchObject({ willStayTacky: false, wipedLate: [1], waitsFor: 'test' });
+    expect(
+      at(NOW, wiped(1.5 * limit), closed, made('tack.felt', { coat: 1, felt: 'ready' }, -2800)).coat.waitsFor
+    ).toBe('test');
+  });
+  it('what is still wet has no curve, and a class that never cures is only wiped again', () => {
+    expect(at(minute(5)).coat).toMatchObject({ wet: true, progress: 0 });
+    const day = card('corvane-day');
+    const never = { ...job, finish: { ...job.finish!, productId: day.id, coats: undefined }, products: [day] };
+    const state = fold([...spread, wiped(5000)]);
+    expect(liveWork(never, state, climate, knowledge, NOW).bays[0]!.end).toBe('wiped');
+  });
+  it('a day is not closed before rags were counted after a self-heating oil was wiped, nor handed over with one loose', () => {
+    const today = [
+      made('coat.opened', { coat: 1 }, -40),
+      made('bay.spread', { coat: 1, bay: 1 }, -40),
+      made('bay.wiped', { coat: 1, bay: 1 }, -25)
+    ];
+    const closing = (...more: WorkEvent[]) => {
+      const state = fold([...today, ...more]);
+      return nextSteps(job, state, liveWork(job, state, climate, knowledge, NOW), NOW).find(
+        (s) => s.kind === 'close day'
+      )!;
+    };
+    expect(closing().closed).toBe(`no rags were counted after ${job.products[0]!.name} was wiped today`);
+    const rags = [
+      made('rags.out', { count: 4 }, -20),
+      made('rags.safe', { count: 4, how: 'under water in the metal can' }, -10)
+    ];
+    expect(closing(...rags)).toMatchObject({ safe: 4 });
+    expect(closing(...rags).closed).toBeUndefined();
+    const loose = fold([...today, made('rags.out', { count: 4 }, -20), made('handed.over', {}, -1)]);
+    expect(loose.handedOverAtMs).toBeUndefined();
+    expect(loose.setAside[0]!.reason).toBe('4 rags still out');
   });
 });
 

@@ -4,6 +4,7 @@ export {
   endGrit,
   gateTable,
   prepPlan,
+  prepStepName,
   type Consumable,
   type Gate,
   type PrepInput,

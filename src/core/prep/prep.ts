@@ -237,7 +237,7 @@ function sandSteps(input: PrepInput, ladder: Ladder, s: Sizes): PrepStep[] {
           : row.why;
     return {
       id: `sand-${grit}`,
-      name: `Sand P${grit}, edges and corners too`,
+      name: sandName(grit),
       why,
       grit,
       machine: machine.name,
@@ -253,6 +253,14 @@ function sandSteps(input: PrepInput, ladder: Ladder, s: Sizes): PrepStep[] {
     };
   });
 }
+
+/** The name of a preparation step by its id, as its list and the log both call it. */
+export function prepStepName(id: string): string {
+  const grit = /^sand-(\d+)$/.exec(id)?.[1];
+  return grit ? sandName(Number(grit)) : (steps.find((r) => r.id === id)?.name ?? id);
+}
+
+const sandName = (grit: number): string => `Sand P${grit}, edges and corners too`;
 
 /** Square metres one disc lasts: the row of the next coarser grit that is listed. */
 export function discLifeM2(grit: number, table: { readonly [grit: `${number}`]: number }): number {

@@ -19,6 +19,7 @@ export {
 } from './access';
 export {
   clearSun,
+  climateEndMs,
   hoursFrom,
   outdoorClimate,
   siteHourAt,

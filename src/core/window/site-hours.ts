@@ -134,6 +134,9 @@ function firstDayEmc(weather: WeatherSeries): number {
 export const siteHourAt = (climate: SiteClimate, atMs: number): SiteHour | null =>
   climate.hours[Math.floor((atMs - climate.startMs) / HOUR_MS)] ?? null;
 
+/** When a climate ends, ms: from then on nothing is known. */
+export const climateEndMs = (climate: SiteClimate): number => climate.startMs + climate.hours.length * HOUR_MS;
+
 /** So many hours of a climate from an hour on; null where it has none, before its start and past its end. */
 export function hoursFrom(climate: SiteClimate, fromMs: number, count: number): (SiteHour | null)[] {
   const first = Math.round((fromMs - climate.startMs) / HOUR_MS);

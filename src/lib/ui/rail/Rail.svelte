@@ -45,13 +45,15 @@
       ? `opens ${clockTime(s.scarf!.p50, rail.timeZone)}`
       : s.state === 'shut'
         ? `shut ${dayShort(s.scarf!.p50, rail.timeZone)} ${clockTime(s.scarf!.p50, rail.timeZone)}, abrade first`
-        : s.state === 'curing'
-          ? 'curing'
-          : s.state === 'drying'
-            ? 'drying'
-            : s.state === 'dry'
-              ? 'dry'
-              : '';
+        : s.state === 'stands'
+          ? 'stays tacky'
+          : s.state === 'curing'
+            ? 'curing'
+            : s.state === 'drying'
+              ? 'drying'
+              : s.state === 'dry'
+                ? 'dry'
+                : '';
 </script>
 
 <section

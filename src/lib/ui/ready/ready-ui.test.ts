@@ -48,7 +48,7 @@ describe('words of Ready', () => {
     );
     expect(words(made('moisture.read', { surface: 'floor', percent: 8.4 }))).toBe('Moisture 8.4 %, Tove');
     expect(words(made('prep.done', { surface: 'doors', step: 'sand-80', unit: 'cell 4' }))).toBe(
-      'Sand P80 done on cell 4, Tove'
+      'Sand P80, edges and corners too: done on cell 4, Tove'
     );
     expect(
       words(
@@ -60,7 +60,7 @@ describe('words of Ready', () => {
           note: 'treads 9 to 14'
         })
       )
-    ).toBe('No swirls under a raking lamp: failed, Sand P60 again. treads 9 to 14, Tove');
+    ).toBe('No swirls under a raking lamp: failed, Sand P60, edges and corners too again. treads 9 to 14, Tove');
     expect(words(made('gate.checked', { surface: 'floor', step: 'before-oil', gate: 'gloves', passed: true }))).toBe(
       'Gloves on, from here to the last coat: passed, Tove'
     );

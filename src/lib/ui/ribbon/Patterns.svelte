@@ -67,6 +67,14 @@
         fill="var(--oil-dry)"
       /></pattern
     >
+    <pattern id="p-stands" width="12" height="12" patternUnits="userSpaceOnUse"
+      ><rect width="12" height="12" fill="var(--stop-fill)" /><path
+        d="M2 3h8M3 3v5a1.6 1.6 0 0 0 3 0V3M8 3v3a1.2 1.2 0 0 0 2 0V3"
+        fill="none"
+        stroke="var(--stop)"
+        stroke-width="1.4"
+      /></pattern
+    >
     <pattern id="p-bare" width="40" height="5" patternUnits="userSpaceOnUse"
       ><rect width="40" height="5" fill="var(--sheet)" /><path d="M0 4.5h40" stroke="var(--rule)" /></pattern
     >

@@ -24,7 +24,8 @@
     dry: 'var(--oil-matte)',
     open: 'url(#p-gate)',
     shut: 'url(#p-abrade)',
-    curing: 'url(#p-cure)'
+    curing: 'url(#p-cure)',
+    stands: 'url(#p-stands)'
   };
   const POST: Partial<Record<Segment['state'], string>> = {
     open: 'var(--go)',
@@ -38,7 +39,8 @@
     dry: ['var(--oil-matte)', 'var(--on-matte)'],
     open: ['var(--go-fill)', 'var(--go)'],
     shut: ['var(--abrade-fill)', 'var(--check)'],
-    curing: ['var(--oil-cure)', 'var(--on-matte)']
+    curing: ['var(--oil-cure)', 'var(--on-matte)'],
+    stands: ['var(--stop-fill)', 'var(--stop)']
   };
   /** Within what is drawn, to a tenth of a pixel. */
   const clamp = (v: number) => Number(Math.min(width, Math.max(0, v)).toFixed(1));

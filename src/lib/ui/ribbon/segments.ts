@@ -1,8 +1,9 @@
 import type { CoatTimes, Span } from '$core/drying';
+import type { LiveCoat } from '$core/job';
 
 /** A stretch of a coat ribbon. Sure ends are cut square; `scarf` gives the slope of an unsure start, 10 % to 90 %. */
 export interface Segment {
-  state: 'bare' | 'oil on' | 'drying' | 'dry' | 'open' | 'shut' | 'curing';
+  state: 'bare' | 'oil on' | 'drying' | 'dry' | 'open' | 'shut' | 'curing' | 'stands';
   fromMs: number;
   toMs: number;
   scarf?: Span;
@@ -13,15 +14,25 @@ export type After = 'recoat' | 'cure';
 
 /**
  * The states of a coat along the time axis, from the first oil to `toMs` (handbook 9, interface notes): oil on while laid,
- * drying until touch dry, dry until the gate opens, open until it shuts, then shut. After the last coat: curing.
+ * drying until touch dry, dry until the gate opens, open until it shuts, then shut. After the last coat: curing. Oil that is
+ * still wet has no curve yet; oil that stands has none at all.
  */
-export function coatSegments(t: CoatTimes, after: After, toMs: number): Segment[] {
+export function coatSegments(
+  t: CoatTimes & Partial<Pick<LiveCoat, 'wet' | 'willStayTacky'>>,
+  after: After,
+  toMs: number
+): Segment[] {
   const dry = t.touchDry?.p50 ?? t.laidToMs;
   const out: Segment[] = [];
   const add = (state: Segment['state'], fromMs: number, end: number, scarf?: Span) => {
     if (end > fromMs) out.push({ state, fromMs, toMs: end, scarf });
   };
   add('oil on', t.laidFromMs, t.laidToMs);
+  if (t.wet) return out;
+  if (t.willStayTacky) {
+    add('stands', t.laidToMs, toMs);
+    return out;
+  }
   add('drying', t.laidToMs, Math.min(dry, toMs));
   if (after === 'cure') {
     const safe = t.rainSafe ?? t.lightUse;

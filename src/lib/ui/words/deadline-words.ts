@@ -1,5 +1,5 @@
 import type { Deadline, JudgedBooking } from '$core/job';
-import { countedRags, showDuration, showVolume, type UnitSystem } from '$core/units';
+import { counted, countedRags, showDuration, showVolume, type UnitSystem } from '$core/units';
 import { RULE_LOOK } from '../ribbon/rule-look';
 import { spanWords, whenWords } from './time';
 
@@ -17,9 +17,23 @@ export function deadlineWords(d: Deadline, nowMs: number, timeZone: string, unit
   switch (d.kind) {
     case 'wipe':
       return {
-        title: `Wipe bay ${d.bay}`,
+        title: d.end === 'will stay tacky' ? `Bay ${d.bay} stands, past wiping` : `Wipe bay ${d.bay}`,
         detail: `coat ${d.coat}, oil on since ${when(d.spreadAtMs)}${d.batch ? `, batch ${d.batch}` : ''}`,
         action: 'Open Work',
+        station: 'work'
+      };
+    case 'remedy':
+      return {
+        title: `Coat ${d.coat} will stay tacky`,
+        detail: `${d.bays.length ? `oil stood on bay ${d.bays.join(', ')}. ` : ''}Every date after it waits for the remedy`,
+        action: 'Open Work',
+        station: 'work'
+      };
+    case 'morning test':
+      return {
+        title: `Feel coat ${d.coat}`,
+        detail: 'wiped late or mended: the next date hangs on a test in the morning',
+        action: 'Test by touch',
         station: 'work'
       };
     case 'stir':
@@ -46,7 +60,7 @@ export function deadlineWords(d: Deadline, nowMs: number, timeZone: string, unit
     case 'finish coat':
       return {
         title: `Close coat ${d.coat}`,
-        detail: `${d.baysWiped} bays wiped. Write down the oil used`,
+        detail: `${counted(d.baysWiped, 'bay', 'bays')} wiped. Write down the oil used`,
         action: 'Open Work',
         station: 'work'
       };

@@ -1,5 +1,5 @@
 import type { WorkEvent } from '$core/job';
-import { gateTable } from '$core/prep';
+import { gateTable, prepStepName } from '$core/prep';
 import { findingName, testTable } from '$core/survey';
 import { countedRags, decimals, showPour, showTemperature, type UnitSystem } from '$core/units';
 
@@ -44,9 +44,9 @@ export function eventWords(e: WorkEvent, units: UnitSystem): string {
     case 'photo.added':
       return `Photo, ${e.data.stage}${e.data.caption ? `: ${e.data.caption}` : ''}, ${by}`;
     case 'prep.done':
-      return `${stepName(e.data.step)} done${e.data.unit ? ` on ${e.data.unit}` : ''}, ${by}`;
+      return `${prepStepName(e.data.step)}: done${e.data.unit ? ` on ${e.data.unit}` : ''}, ${by}`;
     case 'gate.checked':
-      return `${gateTable.find((g) => g.id === e.data.gate)?.words ?? e.data.gate}: ${e.data.passed ? 'passed' : `failed, ${stepName(e.data.step)} again`}${e.data.unit ? `, ${e.data.unit}` : ''}${e.data.note ? `. ${e.data.note}` : ''}, ${by}`;
+      return `${gateTable.find((g) => g.id === e.data.gate)?.words ?? e.data.gate}: ${e.data.passed ? 'passed' : `failed, ${prepStepName(e.data.step)} again`}${e.data.unit ? `, ${e.data.unit}` : ''}${e.data.note ? `. ${e.data.note}` : ''}, ${by}`;
     case 'coat.judged':
       return `Coat ${e.data.coat} ${e.data.counts ? 'counts' : 'does not count'} for what the log teaches: ${e.data.reason}, ${by}`;
     case 'sample.approved':
@@ -63,6 +63,8 @@ export function eventWords(e: WorkEvent, units: UnitSystem): string {
       return `${countedRags(e.data.count)} out, ${by}`;
     case 'rags.safe':
       return `${countedRags(e.data.count)} ${e.data.how}, ${by}`;
+    case 'coat.remedied':
+      return `Coat ${e.data.coat} taken off again and mended${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
     case 'day.closed':
       return `Day closed, ${by}`;
     case 'handed.over':
@@ -71,9 +73,3 @@ export function eventWords(e: WorkEvent, units: UnitSystem): string {
       return `Taken back, ${by}`;
   }
 }
-
-/** A step of preparation by its id: "sand-80" is Sand P80. */
-const stepName = (id: string): string => {
-  const words = id.replace(/^sand-(\d+)$/, 'sand P$1').replaceAll('-', ' ');
-  return words[0]!.toUpperCase() + words.slice(1);
-};

@@ -51,7 +51,15 @@ describe('the log in words', () => {
 describe('steps in words', () => {
   const words = (s: Step) => stepWords(s, NOW, ZONE);
   it('a bay soaks until its shortest dwell, then it is wiped; a film is laid off', () => {
-    const bay = { kind: 'wipe', coat: 1, bay: 3, byMs: min(20), spreadAtMs: min(-10), left: false } as const;
+    const bay = {
+      kind: 'wipe',
+      coat: 1,
+      bay: 3,
+      byMs: min(20),
+      spreadAtMs: min(-10),
+      left: false,
+      end: 'open'
+    } as const;
     expect(words({ ...bay, fromMs: min(5) }).title).toBe('Bay 3 soaks');
     expect(words({ ...bay, fromMs: min(5) }).detail).toContain('Wipe from 09:45');
     expect(words({ ...bay, fromMs: min(-1) }).title).toBe('Wipe bay 3');
@@ -68,17 +76,19 @@ describe('steps in words', () => {
   });
   it('waiting names the hour and its span', () => {
     const w = words({ kind: 'wait', coat: 1, next: 2, span, progress: 0.5 });
-    expect(w.title).toBe('Coat 2 opens 10:40');
-    expect(w.detail).toContain('80% between 09:50 and 11:40');
+    expect(w.title).toBe('Coat 2 opens Tue 18, 10:40');
+    expect(w.detail).toContain('80 % between 09:50 and 11:40');
   });
   it('every step has a verb on its button', () => {
     const steps: Step[] = [
       { kind: 'close coat', coat: 1, bays: 1 },
       { kind: 'rags', out: 3 },
-      { kind: 'close day', date: '2027-05-18' },
+      { kind: 'close day', date: '2027-05-18', safe: 0 },
+      { kind: 'remedy', coat: 1, bays: [2], stain: false },
+      { kind: 'morning test', coat: 1 },
       { kind: 'leave' }
     ];
-    for (const s of steps) expect(words(s).action).toMatch(/^(Close|Count|Open)/);
+    for (const s of steps) expect(words(s).action).toMatch(/^(Close|Count|Open|Write|Test)/);
     expect(words(steps[0]!).detail).toContain('1 bay done');
   });
 });

@@ -1,6 +1,11 @@
 import type { Step } from '$core/job';
-import { countedRags, showDuration } from '$core/units';
-import { clockTime, whenWords } from './time';
+import { counted, countedRags, showDuration } from '$core/units';
+import { clockTime, dayHour, spanWords } from './time';
+
+const upperFirst = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
+
+/** A warning as a sentence. */
+const sentence = (text: string): string => `${upperFirst(text)}.`;
 
 /** A step in words: what to do, how, and what the button says. */
 export interface StepWords {
@@ -13,6 +18,12 @@ export interface StepWords {
 export function stepWords(s: Step, nowMs: number, timeZone: string): StepWords {
   switch (s.kind) {
     case 'wipe':
+      if (s.end === 'will stay tacky')
+        return {
+          title: `Bay ${s.bay} stands`,
+          detail: 'Past wiping: it will stay tacky. Close the coat, then solvent wipe, abrade and a thin coat.',
+          action: `Bay ${s.bay} is wiped all the same`
+        };
       if (s.left)
         return {
           title: `Lay off bay ${s.bay}`,
@@ -66,13 +77,32 @@ export function stepWords(s: Step, nowMs: number, timeZone: string): StepWords {
     case 'close coat':
       return {
         title: `Close coat ${s.coat}`,
-        detail: `${s.bays} ${s.bays === 1 ? 'bay' : 'bays'} done. Write down the oil used.`,
+        detail: s.warn
+          ? `${sentence(s.warn)} Write down the oil used.`
+          : `${counted(s.bays, 'bay', 'bays')} done. Write down the oil used.`,
         action: `Close coat ${s.coat}`
       };
     case 'wait':
       return {
-        title: `Coat ${s.next} opens ${whenWords(s.span.p50, nowMs, timeZone)}`,
-        detail: `80% between ${whenWords(s.span.p10, nowMs, timeZone)} and ${whenWords(s.span.p90, nowMs, timeZone)}. The clock says when to test, the touch decides.`,
+        title: `Coat ${s.next} opens ${dayHour(s.span.p50, timeZone)}`,
+        detail: `${upperFirst(spanWords(s.span, nowMs, timeZone))}. The clock says when to test, the touch decides.`,
+        action: 'Test by touch'
+      };
+    case 'remedy':
+      return {
+        title: `Coat ${s.coat} will stay tacky`,
+        detail: `${s.bays.length ? `Oil stood on bay ${s.bays.join(', ')}. ` : 'Far too much oil stayed on. '}${
+          s.stain
+            ? 'Re-wet it with the same stain or spirit and wipe; judge the colour when the whole piece is done.'
+            : 'Solvent wipe, abrade, one thin coat. Nothing else goes on before.'
+        }`,
+        action: 'Write down the remedy'
+      };
+    case 'morning test':
+      return {
+        title: `Feel coat ${s.coat} in the morning`,
+        detail:
+          'It was wiped late or mended. Look along it with a raking lamp; dry to the thumb before anything goes on.',
         action: 'Test by touch'
       };
     case 'rags':
@@ -84,7 +114,11 @@ export function stepWords(s: Step, nowMs: number, timeZone: string): StepWords {
     case 'close day':
       return {
         title: 'Close the day',
-        detail: 'All rags safe, nothing open.',
+        detail: s.warn
+          ? sentence(s.warn)
+          : s.safe > 0
+            ? 'All rags safe, nothing open.'
+            : 'Nothing open. No rags were counted.',
         action: 'Close the day'
       };
     case 'leave':

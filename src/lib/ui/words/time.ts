@@ -53,12 +53,16 @@ export function hourWords(ms: number, nowMs: number, timeZone: string): string {
   return `${Math.abs(ms - nowMs) < 14 * DAY_MS ? dayShort(ms, timeZone) : dayMonth(ms, timeZone)}, ${time}`;
 }
 
-/** "80% between 13:10 and 16:40"; the days alone when they are far off, unless both are the same. */
+/** The hour of a coat, with its day always: "Mon 24, 14:20". */
+export const dayHour = (ms: number, timeZone: string): string =>
+  `${dayShort(ms, timeZone)}, ${clockTime(ms, timeZone)}`;
+
+/** "80 % between 13:10 and 16:40"; the days alone when they are far off, unless both are the same. */
 export function spanWords(span: { p10: number; p90: number }, nowMs: number, timeZone: string): string {
   const [from, to] = [whenWords(span.p10, nowMs, timeZone), whenWords(span.p90, nowMs, timeZone)];
-  return from === to
-    ? `80% between ${hourWords(span.p10, nowMs, timeZone)} and ${clockTime(span.p90, timeZone)}`
-    : `80% between ${from} and ${to}`;
+  if (from !== to) return `80 % between ${from} and ${to}`;
+  const [first, last] = [hourWords(span.p10, nowMs, timeZone), clockTime(span.p90, timeZone)];
+  return first.endsWith(last) ? `about ${first}` : `80 % between ${first} and ${last}`;
 }
 
 /** The wall clock of an instant as "2027-05-18T09:40", as fields and charts take it. */

@@ -25,10 +25,10 @@ describe('times in words', () => {
     expect(clockTime(NOW, 'Asia/Kolkata')).toBe('14:10');
   });
   it('a span is said as 80 %, by its hours where both fall on one day', () => {
-    expect(spanWords({ p10: min(210), p90: min(420) }, NOW, ZONE)).toBe('80% between 13:10 and 16:40');
+    expect(spanWords({ p10: min(210), p90: min(420) }, NOW, ZONE)).toBe('80 % between 13:10 and 16:40');
     const week = 60 * 24 * 7;
-    expect(spanWords({ p10: min(week), p90: min(week + 90) }, NOW, ZONE)).toBe('80% between Tue 25, 09:40 and 11:10');
-    expect(spanWords({ p10: min(week), p90: min(2 * week) }, NOW, ZONE)).toBe('80% between Tue 25 May and Tue 1 Jun');
+    expect(spanWords({ p10: min(week), p90: min(week + 90) }, NOW, ZONE)).toBe('80 % between Tue 25, 09:40 and 11:10');
+    expect(spanWords({ p10: min(week), p90: min(2 * week) }, NOW, ZONE)).toBe('80 % between Tue 25 May and Tue 1 Jun');
   });
 });
 
@@ -42,7 +42,8 @@ describe('deadlines in words', () => {
     bay: 3,
     fromMs: min(-5),
     spreadAtMs: min(-30),
-    batch: 'A'
+    batch: 'A',
+    end: 'open'
   };
   it('the verb first, then what and since when', () => {
     expect(deadlineWords(wipe, NOW, ZONE, 'metric')).toMatchObject({

@@ -49,7 +49,11 @@
       y="23"
       width={Math.max(6, e - a)}
       height="26"
-      fill={b.wipedAtMs === undefined ? 'var(--oil-wet)' : 'var(--oil-tack)'}
+      fill={b.end === 'will stay tacky'
+        ? 'url(#p-stands)'
+        : b.wipedAtMs === undefined
+          ? 'var(--oil-wet)'
+          : 'var(--oil-tack)'}
       stroke="var(--sheet)"
     />
     {#if b.wipedAtMs === undefined}<path

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { BayEnd } from '$core/job';
   import { showPour } from '$core/units';
   import { clock } from '../clock/clock.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
@@ -11,6 +12,18 @@
   const log = $derived(
     [...desk.log.events].filter((e) => e.type !== 'event.undone').sort((a, b) => b.at - a.at || (a.id < b.id ? 1 : -1))
   );
+  /** A bay that was wiped too late says so where it was wiped. */
+  const LATE: Partial<Record<BayEnd, string>> = {
+    'wiped late': ', late: it drags and shines. Feel it in the morning',
+    'will stay tacky': ', too late: it will stay tacky'
+  };
+  const lateWords = (e: (typeof log)[number]) =>
+    e.type === 'bay.wiped'
+      ? (LATE[
+          desk.live.bays.find((b) => b.coat === e.data.coat && b.bay === e.data.bay && b.wipedAtMs === e.at)?.end ??
+            'wiped'
+        ] ?? '')
+      : '';
   const SHOWN_AT_FIRST = 40;
   let wholeLog = $state(false);
   const shownLog = $derived(wholeLog ? log : log.slice(0, SHOWN_AT_FIRST));
@@ -54,17 +67,28 @@
             <td
               >{!c.closed
                 ? 'oil on'
-                : c.progress >= 1
-                  ? 'ready'
-                  : `${Math.round(c.progress * 100)} % of the way`}{#if c.willStayTacky}<br /><span
+                : c.willStayTacky
+                  ? 'stands'
+                  : c.progress >= 1
+                    ? 'ready'
+                    : `${Math.round(c.progress * 100)} % of the way`}{#if c.willStayTacky}<br /><span
                   class="font-semibold text-stop"
-                  >oil left standing, will stay tacky: solvent wipe, abrade, thin coat</span
+                  >{c.standing.length ? `oil stood on bay ${c.standing.join(', ')}` : 'far too much oil'}, will stay
+                  tacky: solvent wipe, abrade, thin coat</span
+                >{/if}{#if c.wipedLate.length}<br /><span class="font-semibold text-check"
+                  >bay {c.wipedLate.join(', ')} wiped late{c.waitsFor === 'test'
+                    ? ': feel it in the morning'
+                    : ''}</span
                 >{/if}{#if c.solventEntrapment}<br /><span class="font-semibold text-check"
                   >laid early, solvent entrapment</span
                 >{/if}</td
             >
             <td
-              >{c.closed ? whenWords(c.recoatOpens.p50, clock.now, zone) : ''}{c.recoatCloses && c.closed
+              >{c.closed && !c.waitsFor
+                ? whenWords(c.recoatOpens.p50, clock.now, zone)
+                : c.waitsFor
+                  ? `waits for the ${c.waitsFor}`
+                  : ''}{c.recoatCloses && c.closed && !c.waitsFor
                 ? `, shuts ${whenWords(c.recoatCloses.p50, clock.now, zone)}`
                 : ''}</td
             >
@@ -81,9 +105,9 @@
         </li>{/if}
       <li class:undone={desk.state.undone.has(e.id)}>
         <b>{clockTime(e.at, zone)}</b><span
-          >{eventWords(e, desk.units)}{desk.state.undone.has(e.id) ? ' (taken back)' : ''}{desk.state.setAside.find(
-            (x) => x.id === e.id
-          )
+          >{eventWords(e, desk.units)}{lateWords(e)}{desk.state.undone.has(e.id)
+            ? ' (taken back)'
+            : ''}{desk.state.setAside.find((x) => x.id === e.id)
             ? `. Set aside: ${desk.state.setAside.find((x) => x.id === e.id)!.reason}`
             : ''}</span
         >

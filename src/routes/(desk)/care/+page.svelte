@@ -58,7 +58,7 @@
             {:else}
               <p>
                 <b>re-oil {monthYear(s.reoil.p50, s.timeZone)}</b><br /><span class="dim"
-                  >80% {monthYear(s.reoil.p10, s.timeZone)} to {monthYear(s.reoil.p90, s.timeZone)}</span
+                  >80 % {monthYear(s.reoil.p10, s.timeZone)} to {monthYear(s.reoil.p90, s.timeZone)}</span
                 >
               </p>
             {/if}

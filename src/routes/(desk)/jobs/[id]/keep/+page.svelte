@@ -83,7 +83,7 @@
               >
             </span>
             <span class="dim"
-              >80% between {monthYear(k.reoil.p10, zone)} and {monthYear(k.reoil.p90, zone)}. Sand back from {monthYear(
+              >80 % between {monthYear(k.reoil.p10, zone)} and {monthYear(k.reoil.p90, zone)}. Sand back from {monthYear(
                 k.sandBack.p50,
                 zone
               )}</span

@@ -1,20 +1,40 @@
 <script lang="ts">
   import { goto, invalidateAll } from '$app/navigation';
   import type { Span } from '$core/drying';
+  import { coatCard, coatSpec, openBays, ragsNotSafe, ragsUnaccounted, sequenceCards, topCard } from '$core/job';
   import { showVolume } from '$core/units';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
   import { coatSegments } from '$lib/ui/ribbon/segments';
-  import { clockTime, dayMonth, fullDate, spanWords } from '$lib/ui/words/time';
+  import { dayMonth, fullDate, spanWords } from '$lib/ui/words/time';
+  import { usableFrom } from '$lib/ui/words/usable';
 
   const desk = useJobDesk();
   const zone = $derived(desk.document.site.timeZone);
   const real = $derived(desk.live.allCoatsLaid);
   const leave = $derived(desk.live.leave ?? desk.plan.leave);
   const last = $derived(real ? desk.live.coats.at(-1) : desk.plan.chosen?.coats.at(-1));
-  const card = $derived(desk.document.products.find((p) => p.id === desk.document.finish?.productId));
+  /** What people meet is the top coat. */
+  const card = $derived(topCard(desk.document));
+  const owed = $derived(desk.live.coats.find((c) => c.waitsFor));
+  const lots = $derived([
+    ...new Set(
+      desk.state.batches.flatMap((b) =>
+        b.components
+          .filter((p) => p.lot)
+          .map((p) => `${coatCard(desk.document, b.coat)?.name ?? 'coat ' + b.coat}, ${p.role}, lot ${p.lot}`)
+      )
+    )
+  ]);
+  const closed = $derived.by(() => {
+    const rags = ragsUnaccounted(desk.state);
+    if (rags > 0) return ragsNotSafe(rags);
+    const open = openBays(desk.state)[0];
+    if (open) return `bay ${open.bay} of coat ${open.coat} is still open`;
+    return owed ? `coat ${owed.number} waits for the ${owed.waitsFor}` : null;
+  });
   const rows = $derived(
     leave
       ? ([
@@ -26,6 +46,7 @@
         ] as [string, Span | null, string][])
       : []
   );
+  const usable = (ms: number) => usableFrom(ms, desk.document.site);
   const passed = (s: Span | null) => s !== null && s.p50 <= desk.minuteMs;
   const WIDTH = 760;
   const toMs = $derived(leave?.fullCure ? leave.fullCure.p90 + 86_400_000 : (last?.laidToMs ?? 0) + 10 * 86_400_000);
@@ -47,13 +68,26 @@
     <button class="btn line" onclick={() => print()}>Print the handover</button>
     {#if real && desk.state.handedOverAtMs === undefined && desk.mayLog}<button
         class="btn"
-        disabled={handing}
+        disabled={handing || closed !== null}
+        aria-describedby="hand-over-why"
         onclick={handOver}>Hand over</button
-      >{/if}
+      >{#if closed}<span id="hand-over-why" class="text-check">Not yet: {closed}.</span>{/if}{/if}
   {/snippet}
 </JobTitle>
 
-{#if !leave || !last}
+{#if owed}
+  <section class="mt-6 max-w-xl text-[16px]">
+    <h2>No dates until the {owed.waitsFor === 'remedy' ? 'remedy is done' : 'morning’s test'}</h2>
+    <p class="mt-2 flex gap-3 bg-stop-tint px-4 py-2 text-stop">
+      <Sign kind="stop" /><span
+        >{owed.waitsFor === 'remedy'
+          ? `Coat ${owed.number} will stay tacky${owed.standing.length ? `: oil stood on bay ${owed.standing.join(', ')}` : ''}. Solvent wipe, abrade, one thin coat; then a test in the morning.`
+          : `Coat ${owed.number} was ${owed.wipedLate.length ? 'wiped late' : 'mended'}: it is felt in the morning before anything else is promised.`}</span
+      >
+    </p>
+    <a class="btn mt-4" href="/jobs/{desk.id}/work">Open Work</a>
+  </section>
+{:else if !leave || !last}
   <section class="mt-6 max-w-xl text-[16px]">
     <h2>No dates yet</h2>
     <p class="mt-2">
@@ -63,14 +97,6 @@
     <a class="btn mt-4" href="/jobs/{desk.id}/when">Find the hours</a>
   </section>
 {:else}
-  {#if desk.live.coats.some((c) => c.willStayTacky)}
-    <p class="mt-3 flex gap-3 bg-stop-tint px-4 py-2 text-stop">
-      <Sign kind="stop" /><span
-        ><b>Oil was left standing.</b> It will stay tacky: solvent wipe, abrade, then a thin coat. The dates below do not
-        hold until then.</span
-      >
-    </p>
-  {/if}
   {#if desk.live.coats.some((c) => c.solventEntrapment)}
     <p class="mt-3 flex gap-3 bg-check-fill px-4 py-2">
       <Sign kind="check" /><span><b>A coat was laid early.</b> Cure takes longer; the dates count it in.</span>
@@ -103,9 +129,13 @@
         {#each rows as [name, s, how] (name)}
           <li class:passed={passed(s)}>
             <span class="fig day"
-              >{s ? dayMonth(s.p50, zone) : name === 'Rugs' || name === 'Full cure' ? 'never' : 'not given'}</span
+              >{s
+                ? dayMonth(usable(s.p50).atMs, zone)
+                : name === 'Rugs' || name === 'Full cure'
+                  ? 'never'
+                  : 'not given'}</span
             >
-            <span class="fig time">{s ? clockTime(s.p50, zone) : ''}</span>
+            <span class="fig time">{s ? usable(s.p50).part : ''}</span>
             <span
               ><b class="mr-2">{name}</b>{#if passed(s)}
                 <span class="inline-flex items-center gap-1 text-go"><Sign kind="go" size={13} />open</span>{/if}<br
@@ -118,7 +148,8 @@
           </li>
         {/each}
         <li>
-          <span class="fig day">{leave.food === 'no claim' ? 'no' : dayMonth(leave.food.p50, zone)}</span><span></span>
+          <span class="fig day">{leave.food === 'no claim' ? 'no' : dayMonth(usable(leave.food.p50).atMs, zone)}</span
+          ><span></span>
           <span
             ><b>Food contact</b><br /><span class="dim"
               >{leave.food === 'no claim'
@@ -136,20 +167,21 @@
       <h2 class="border-b-[1.5px] border-ink pb-1">What was used</h2>
       <table class="ruled">
         <tbody>
-          <tr><td>Product</td><td class="num"><b>{card?.name}, {desk.document.finish?.colour}</b></td></tr>
           {#each desk.state.coats as c (c.coat)}
             <tr
-              ><td>Coat {c.coat}, {fullDate(c.openedAtMs, zone)}</td><td class="num"
-                >{c.usedL === undefined ? 'going on' : showVolume(c.usedL, desk.units)}{c.guessed
+              ><td
+                >Coat {c.coat}, {fullDate(c.openedAtMs, zone)}<br /><b
+                  >{coatCard(desk.document, c.coat)?.name}, {coatSpec(desk.document.finish!, c.coat).colour}</b
+                ></td
+              ><td class="num"
+                >{c.usedL === undefined ? 'going on' : showVolume(c.usedL, desk.units)}{c.guessed || c.doesNotAddUp
                   ? ', guessed'
                   : ''}</td
               ></tr
             >
           {:else}<tr><td class="dim" colspan="2">Nothing laid yet</td></tr>{/each}
-          {#each [...new Set(desk.state.batches.flatMap((b) => b.components
-                  .filter((p) => p.lot)
-                  .map((p) => `${p.role}, lot ${p.lot}`)))] as lot (lot)}
-            <tr><td>Lot</td><td class="num">{lot}</td></tr>
+          {#each lots as lot (lot)}
+            <tr><td colspan="2">{lot}</td></tr>
           {/each}
           <tr><td>Rags</td><td class="num">{desk.state.ragsOut} out, {desk.state.ragsSafe} made safe</td></tr>
         </tbody>
@@ -162,7 +194,9 @@
         </li>
         <li>Wipe up water and wine at once. No steam, no bleach, no scouring.</li>
         <li>Sooner than planned, if a drop of water goes flat within 5 min: call us.</li>
-        {#if card?.oxidising}<li><b>Rags with this oil set themselves on fire.</b> Wet them, then out.</li>{/if}
+        {#if sequenceCards(desk.document).some((c) => c.oxidising)}<li>
+            <b>Rags with this oil set themselves on fire.</b> Wet them, then out.
+          </li>{/if}
       </ul>
       <p class="dim text-[13px]">{desk.plan.cautionsClosing}</p>
     </section>

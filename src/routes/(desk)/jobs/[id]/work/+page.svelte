@@ -63,6 +63,9 @@
         );
       case 'close coat':
         return void (panel = { kind: 'close', coat: s.coat });
+      case 'remedy':
+        return logged('Written down', await desk.log.add('coat.remedied', { coat: s.coat }));
+      case 'morning test':
       case 'wait':
         return void (panel = { kind: 'tack', coat: s.coat });
       case 'rags':
@@ -131,9 +134,11 @@
               <b>{w.title}</b><span
                 >{s.closed
                   ? `Not yet: ${s.closed}`
-                  : s.kind === 'wipe' && s.byMs
-                    ? `by ${clockTime(s.byMs, zone)}`
-                    : w.detail}</span
+                  : s.warn
+                    ? w.detail
+                    : s.kind === 'wipe' && s.byMs
+                      ? `by ${clockTime(s.byMs, zone)}`
+                      : w.detail}</span
               >
             </div>
             <button class="btn line" disabled={Boolean(s.closed)} onclick={() => act(s)}>{w.action}</button>
