@@ -1,4 +1,4 @@
-import { decimals, grouped, readNumber, refused, sumTerms, type Parsed, type UnitSystem } from './parsed';
+import { decimals, grouped, plainNumbers, readNumber, refused, sumTerms, type Parsed, type UnitSystem } from './parsed';
 import { M_PER_FT, M_PER_IN } from './length';
 
 export const M2_PER_FT2 = M_PER_FT * M_PER_FT;
@@ -17,7 +17,9 @@ const UNITS = [
 
 /** Reads an area; a bare number is m² (US: square feet). Gives m². */
 export function parseArea(text: string, system: UnitSystem): Parsed {
-  const t = text.trim();
+  const plain = plainNumbers(text);
+  if (!plain.ok) return plain;
+  const t = plain.text;
   if (!t) return refused('Type an area, for example 68.4 m² or 64 sq ft.');
   const bare = readNumber(t);
   const m2 = bare !== null ? (system === 'us' ? bare * M2_PER_FT2 : bare) : sumTerms(t, UNITS);

@@ -1,7 +1,16 @@
 export type { Parsed, UnitSystem } from './parsed';
 export { decimals, grouped } from './parsed';
 export { counted, countedRags } from './counted';
-export { M_PER_FT, M_PER_IN, parseLength, parseOffset, showLength, showRain } from './length';
+export {
+  M_PER_FT,
+  M_PER_IN,
+  parseLength,
+  parseOffset,
+  parseSmallLength,
+  parseSmallOffset,
+  showLength,
+  showRain
+} from './length';
 export { M2_PER_FT2, areaParts, parseArea, showArea } from './area';
 export {
   L_PER_FL_OZ,

@@ -1,4 +1,4 @@
-import { decimals, readNumber, refused, sumTerms, type Parsed, type UnitSystem } from './parsed';
+import { decimals, plainNumbers, readNumber, refused, sumTerms, type Parsed, type UnitSystem } from './parsed';
 
 export const M_PER_IN = 0.0254;
 export const M_PER_FT = 0.3048;
@@ -6,7 +6,7 @@ export const M_PER_FT = 0.3048;
 const UNITS = [
   { pattern: /^(mm|millimet(er|re)s?)(?![a-z])/i, factor: 0.001 },
   { pattern: /^(cm|centimet(er|re)s?)(?![a-z])/i, factor: 0.01 },
-  { pattern: /^(ft|feet|foot|['′’])(?![a-z])/i, factor: M_PER_FT },
+  { pattern: /^(ft|feet|foot|['′’](?!'))(?![a-z])/i, factor: M_PER_FT, thenFactor: M_PER_IN },
   { pattern: /^(in|inch|inches|["″”]|'')(?![a-z])/i, factor: M_PER_IN },
   { pattern: /^(m|met(er|re)s?)(?![a-z²2])/i, factor: 1 }
 ] as const;
@@ -21,9 +21,28 @@ export function parseLength(text: string, system: UnitSystem): Parsed {
   return read;
 }
 
+/**
+ * Reads a length that can only be small: thickness, gap, girth, nosing, board width. A bare number is mm; in US inches
+ * (handbook 5). Metres.
+ */
+export function parseSmallLength(text: string, system: UnitSystem): Parsed {
+  const read = parseSmallOffset(text, system);
+  if (read.ok && read.value <= 0) return refused('A length must be more than 0.');
+  return read;
+}
+
+/** The same where nothing may be meant: a gap of 0. */
+export function parseSmallOffset(text: string, system: UnitSystem): Parsed {
+  const plain = plainNumbers(text);
+  const bare = plain.ok ? readNumber(plain.text) : null;
+  return parseOffset(bare !== null && system === 'metric' ? `${bare} mm` : text, system);
+}
+
 /** Reads a distance that may be nothing or go the other way: a length with 0 and less allowed. Metres. */
 export function parseOffset(text: string, system: UnitSystem): Parsed {
-  const t = text.trim();
+  const plain = plainNumbers(text);
+  if (!plain.ok) return plain;
+  const t = plain.text;
   if (!t) return refused('Type a length, for example 3.45 m or 12\' 6 1/2".');
   const bare = readNumber(t);
   const metres =

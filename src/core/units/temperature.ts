@@ -1,10 +1,12 @@
-import { decimals, readNumber, refused, type Parsed, type UnitSystem } from './parsed';
+import { decimals, plainNumbers, readNumber, refused, type Parsed, type UnitSystem } from './parsed';
 
 const toF = (c: number) => (c * 9) / 5 + 32;
 
 /** Reads a temperature; a bare number is °C (US: °F). Gives °C; refuses below absolute zero. */
 export function parseTemperature(text: string, system: UnitSystem): Parsed {
-  const t = text.trim();
+  const plain = plainNumbers(text);
+  if (!plain.ok) return plain;
+  const t = plain.text;
   const m = /^(.+?)\s*°?\s*([cf])?$/i.exec(t);
   const n = m ? readNumber(m[1]!.replace(/°$/, '')) : null;
   if (n === null) return refused(`“${t}” is not a temperature. Type it like 19.5 °C or 68 °F.`);
@@ -16,7 +18,9 @@ export function parseTemperature(text: string, system: UnitSystem): Parsed {
 
 /** Reads a difference of temperatures, as of a floor over its air; a bare number is °C (US: °F). Gives °C. */
 export function parseTemperatureGap(text: string, system: UnitSystem): Parsed {
-  const t = text.trim();
+  const plain = plainNumbers(text);
+  if (!plain.ok) return plain;
+  const t = plain.text;
   const m = /^(.+?)\s*°?\s*([cf])?$/i.exec(t);
   const n = m ? readNumber(m[1]!.replace(/°$/, '')) : null;
   if (n === null) return refused(`“${t}” is not a difference of temperatures. Type it like 4 °C or 7 °F.`);

@@ -5,6 +5,8 @@ import {
   M_PER_IN,
   parseArea,
   parseLength,
+  parseSmallLength,
+  parseSmallOffset,
   parseOffset,
   parsePercent,
   parseTemperature,
@@ -34,13 +36,38 @@ describe('lengths', () => {
     ['12\' 6 1/2"', 12 * M_PER_FT + 6.5 * M_PER_IN],
     ['11 ft 4 in', 11 * M_PER_FT + 4 * M_PER_IN],
     ['28 mm', 0.028],
-    ['1,250 mm', 1.25],
-    ['62 cm', 0.62]
+    ['1250 mm', 1.25],
+    ['62 cm', 0.62],
+    ['3,45 m', 3.45],
+    ['0,125', 0.125],
+    ['1,234.5 mm', 1.2345],
+    ["26' 10", 26 * M_PER_FT + 10 * M_PER_IN],
+    ["5' 11 1/2''", 5 * M_PER_FT + 11.5 * M_PER_IN],
+    ['3 ½ in', 3.5 * M_PER_IN]
   ])('metric reads %s', (text, metres) => expect(value(parseLength(text, 'metric'))).toBeCloseTo(metres as number, 9));
 
+  it.each([
+    ['3,450 m', /type 3450, or 3\.45\./],
+    ['1,200', /type 1200, or 1\.2\./],
+    ['1,234,567', /one point and no commas/],
+    ['1.234,5', /one point and no commas/]
+  ])('%s could be either, and is refused with its readings', (text, message) => {
+    const p = parseLength(text, 'metric');
+    expect(!p.ok && p.problem).toMatch(message);
+    const v = parseVolume(text.replace(' m', ' ml'), 'metric');
+    expect(!v.ok && v.problem).toMatch(message);
+  });
+  it('what can only be small is mm when bare, inches in US', () => {
+    expect(value(parseSmallLength('18', 'metric'))).toBeCloseTo(0.018, 9);
+    expect(value(parseSmallLength('28 mm', 'metric'))).toBeCloseTo(0.028, 9);
+    expect(value(parseSmallLength('0.12 m', 'metric'))).toBeCloseTo(0.12, 9);
+    expect(value(parseSmallLength('1', 'us'))).toBeCloseTo(0.0254, 9);
+    expect(parseSmallLength('0', 'metric').ok).toBe(false);
+    expect(value(parseSmallOffset('0', 'metric'))).toBe(0);
+  });
   it('a bare number is inches in US', () => expect(value(parseLength('30', 'us'))).toBeCloseTo(0.762, 9));
 
-  it.each([['0'], ['-3'], [''], ['three'], ['4 kg'], ['NaN'], ['1e999'], ["3' 4'"], ['1/0 m']])(
+  it.each([['0'], ['-3'], [''], ['three'], ['4 kg'], ['NaN'], ['1e999'], ["3' 4'"], ['1/0 m'], ['10" 6\'']])(
     'refuses %s and says how to type it',
     (text) => {
       const p = parseLength(text, 'metric');
@@ -79,7 +106,7 @@ describe('areas, volumes, temperatures, times', () => {
   });
   it('reads volumes', () => {
     expect(value(parseVolume('1 gal 2 fl oz', 'us'))).toBeCloseTo(3.785411784 * (130 / 128), 9);
-    expect(value(parseVolume('1,250', 'metric'))).toBe(1.25);
+    expect(value(parseVolume('1250', 'metric'))).toBe(1.25);
     expect(value(parseVolume('1.5 L', 'metric'))).toBe(1.5);
     expect(parseVolume('-1', 'metric').ok).toBe(false);
     expect([showVolume(0.25, 'metric'), showVolume(4.6, 'metric'), showVolume(4.6, 'us')]).toEqual([

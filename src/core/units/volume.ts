@@ -1,4 +1,4 @@
-import { decimals, grouped, readNumber, refused, sumTerms, type Parsed, type UnitSystem } from './parsed';
+import { decimals, grouped, plainNumbers, readNumber, refused, sumTerms, type Parsed, type UnitSystem } from './parsed';
 import { M2_PER_FT2 } from './area';
 
 export const L_PER_GAL = 3.785411784;
@@ -18,12 +18,14 @@ const UNITS = [
 
 /** Reads a volume; a bare number is ml (US: fluid ounces). Gives litres. */
 export function parseVolume(text: string, system: UnitSystem): Parsed {
-  const t = text.trim();
-  if (!t) return refused('Type an amount, for example 1,250 ml or 1 gal 2 fl oz.');
+  const plain = plainNumbers(text);
+  if (!plain.ok) return plain;
+  const t = plain.text;
+  if (!t) return refused('Type an amount, for example 1250 ml or 1 gal 2 fl oz.');
   const bare = readNumber(t);
   const litres = bare !== null ? (system === 'us' ? bare * L_PER_FL_OZ : bare / 1000) : sumTerms(t, UNITS);
   if (litres === null || !Number.isFinite(litres))
-    return refused(`“${t}” is not an amount. Type it like 1,250 ml, 1.5 L or 1 gal 2 fl oz.`);
+    return refused(`“${t}” is not an amount. Type it like 1250 ml, 1.5 L or 1 gal 2 fl oz.`);
   if (litres < 0) return refused('An amount can not be below 0.');
   return { ok: true, value: litres, echo: showVolume(litres, system) };
 }

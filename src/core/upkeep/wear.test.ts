@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DAY_MS } from '../units';
-import { reserveAfter, wearBase, wearDate, wearPerYear, type Living } from '.';
+import { reserveAfter, taperCoatsWithin, wearBase, wearDate, wearPerYear, type Living } from '.';
 
 const home: Living = { traffic: 'home', sun: 1, wet: 'dry', soap: 'none' };
 
@@ -43,4 +43,13 @@ describe('wear', () => {
         }
       )
     ));
+});
+
+describe('a taper', () => {
+  it('the coat on the start date is the first of its rung: 39 more in ten years', () => {
+    expect(taperCoatsWithin(6 / 365.25)).toBe(6);
+    expect(taperCoatsWithin(12.9 / 365.25)).toBe(6);
+    expect(taperCoatsWithin(13 / 365.25)).toBe(7);
+    expect(taperCoatsWithin(10)).toBe(6 + 4 + 12 + 17);
+  });
 });

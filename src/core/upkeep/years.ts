@@ -8,13 +8,16 @@ export function reoilingsWithin(years: number, perYear: number): number {
   return 1 + Math.floor((years - first) / ((data.afterMaintenance - data.reoilAt) / perYear));
 }
 
-/** Coats of a taper in so many years, the first on the start date left out (handbook 14). */
+/**
+ * Coats of a taper in so many years after the one on the start date, which is the first of its first rung; each follows the last
+ * by its own rung's interval (handbook 14).
+ */
 export function taperCoatsWithin(years: number): number {
   let days = years * 365.25;
   let coats = 0;
-  for (const rung of taper.rungs) {
+  for (const [i, rung] of taper.rungs.entries()) {
     const fit = Math.floor(days / rung.days);
-    const n = rung.times === undefined ? fit : Math.min(rung.times, fit);
+    const n = rung.times === undefined ? fit : Math.min(rung.times - (i === 0 ? 1 : 0), fit);
     coats += n;
     days -= n * rung.days;
   }

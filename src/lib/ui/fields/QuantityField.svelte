@@ -18,7 +18,8 @@
   const own = $props.id();
   const fieldId = $derived(id ?? own);
   let typing = $state<string | null>(null);
-  const text = $derived(typing ?? (value === null ? '' : show(value, units)));
+  /** Without the commas of thousands: what stands in a field can be typed again. */
+  const text = $derived(typing ?? (value === null ? '' : show(value, units).replaceAll(',', '')));
   const read = $derived(typing === null ? null : parse(typing, units));
   const wrong = $derived(read && !read.ok ? read.problem : (problem ?? ''));
 

@@ -37,11 +37,13 @@
   <div class="grid grid-cols-2 gap-3">
     <LengthField
       label="Board"
+      small
       value={boards.widthM}
       onchange={(v) => onchange((s) => (s.boards!.widthM = v), 'board')}
     />
     <LengthField
       label="Gap"
+      small
       value={boards.gapM}
       zero
       onchange={(v) => onchange((s) => (s.boards!.gapM = v), 'gap')}
@@ -58,6 +60,7 @@
     {#if surface.kind === 'cladding'}
       <LengthField
         label="Lap"
+        small
         value={boards.lapM ?? 0}
         zero
         onchange={(v) => onchange((s) => (s.boards!.lapM = v), 'lap')}

@@ -48,6 +48,7 @@
     {#each keys as [key, label] (key)}
       <LengthField
         {label}
+        small={key === 'girthM'}
         value={r[key] as number}
         onchange={(v) => onchange((s) => (row(s, i)[key] = v), `${key} ${i}`)}
       />

@@ -36,6 +36,7 @@
         label={d.label}
         value={value(d.key)}
         zero={d.zero}
+        small={d.small}
         big={dims.length <= 3}
         onchange={(v) => onchange(d.key, v)}
         problem={desk.problemAt(`${path}/${d.key}`)}

@@ -163,6 +163,7 @@
   <div class="mt-2 grid grid-cols-2 gap-3">
     <LengthField
       label="Thickness"
+      small
       value={surface.thicknessM}
       onchange={(v) => set((s) => (s.thicknessM = v), 'thickness')}
       problem={desk.problemAt(`${path}/thicknessM`)}

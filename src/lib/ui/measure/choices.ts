@@ -121,7 +121,7 @@ export const GRITS = ALL_GRITS.filter((g) => g <= 400);
 
 /** The plain dimensions of a shape, in the order they are taped. */
 export const DIMENSIONS: {
-  [T in ShapeType]?: readonly { key: string; label: string; zero?: boolean; count?: boolean }[];
+  [T in ShapeType]?: readonly { key: string; label: string; zero?: boolean; count?: boolean; small?: boolean }[];
 } = {
   rectangle: [
     { key: 'lengthM', label: 'Length' },
@@ -146,10 +146,10 @@ export const DIMENSIONS: {
     { key: 'depthM', label: 'Depth with nosing' },
     { key: 'widthM', label: 'Width' },
     { key: 'riserM', label: 'Riser height', zero: true },
-    { key: 'nosingGirthM', label: 'Nosing girth', zero: true },
+    { key: 'nosingGirthM', label: 'Nosing girth', zero: true, small: true },
     { key: 'strings', label: 'Strings', count: true },
     { key: 'stringLengthM', label: 'String length', zero: true },
-    { key: 'stringGirthM', label: 'String girth', zero: true }
+    { key: 'stringGirthM', label: 'String girth', zero: true, small: true }
   ],
   box: [
     { key: 'lengthM', label: 'Length' },
