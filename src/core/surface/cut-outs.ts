@@ -1,4 +1,4 @@
-import polygonClipping, { type MultiPolygon, type Polygon } from 'polygon-clipping';
+import { commonM2 } from './common-area';
 import {
   distance,
   isInside,
@@ -41,14 +41,6 @@ export function placeCutOut(outline: Outline & { ok: true }, c: CutOut): Outline
   ].map((p) => at({ x: l / 2 + p.x * cos - p.y * sin, y: w / 2 + p.x * sin + p.y * cos }));
   return outlineThrough(corners);
 }
-
-const asPolygon = (ring: readonly Point[]): Polygon => [ring.map((p): [number, number] => [p.x, p.y])];
-const areaOf = (m: MultiPolygon): number =>
-  m.reduce(
-    (sum, polygon) =>
-      sum + polygon.reduce((s, ring, i) => s + (i === 0 ? 1 : -1) * polygonAreaM2(ring.map(([x, y]) => ({ x, y }))), 0),
-    0
-  );
 
 /** Dimensions are typed to the millimetre: an edge may lie that far over another. */
 const SLACK_M = 0.001;
@@ -121,10 +113,6 @@ function overlapFault(own: PlacedCutOut, near: readonly PlacedCutOut[]): string 
   }
   return null;
 }
-
-/** Area two rings have in common, m². */
-const commonM2 = (a: readonly Point[], b: readonly Point[]): number =>
-  areaOf(polygonClipping.intersection(asPolygon(a), asPolygon(b)));
 
 const areaWords = (m2: number) => (m2 < 0.01 ? `${Math.ceil(m2 * 1e4)} cm²` : `${m2.toFixed(2)} m²`);
 
