@@ -31,6 +31,7 @@ export {
   temperatureOnScale
 } from './temperature';
 export { DAY_MS, HOUR_MS, MINUTE_MS, showDuration } from './duration';
+export { parseClockTime } from './clock-time';
 export { parseNumber, parsePercent, showNumber, showPercent } from './percent';
 export { span80, type Span } from './span';
 export { KG_PER_LB, KG_PER_OZ, parseMass, showMass } from './mass';

@@ -1,5 +1,7 @@
 <script lang="ts">
-  /** A time of day, "07:30". One that was emptied says so and keeps the last; `open` lets it be empty. */
+  import { parseClockTime } from '$core/units';
+
+  /** A time of day by 24 hours, "07:30". One that was emptied or is none says so and keeps the last; `open` lets it be empty. */
   interface Props {
     label: string;
     value: string;
@@ -11,12 +13,20 @@
   }
   const { label, value, onchange, quiet = false, open = false, problem }: Props = $props();
   const id = $props.id();
-  let emptied = $state(false);
-  const wrong = $derived(emptied ? `Type a time; ${value} stays until then.` : problem);
+  let typed = $state<string | null>(null);
+  const read = $derived(typed === null ? value : parseClockTime(typed));
+  const wrong = $derived(
+    typed === null || (open && typed.trim() === '') || read !== null
+      ? problem
+      : typed.trim() === ''
+        ? `Type a time; ${value} stays until then.`
+        : `“${typed}” is not a time of day. Type it like 07:30 or 17:30.`
+  );
 
-  function typed(time: string) {
-    emptied = time === '' && !open;
-    if (!emptied) onchange(time);
+  function take(text: string) {
+    const time = parseClockTime(text);
+    typed = time !== null || (open && text.trim() === '') ? null : text;
+    if (typed === null) onchange(time ?? '');
   }
 </script>
 
@@ -25,21 +35,13 @@
   <input
     {id}
     class="field"
-    type="time"
-    {value}
+    inputmode="numeric"
+    autocomplete="off"
+    maxlength={5}
+    value={typed ?? value}
     aria-invalid={wrong ? true : undefined}
-    aria-describedby={emptied ? `${id}-d` : undefined}
-    onchange={(e) => typed(e.currentTarget.value)}
+    aria-describedby={typed === null ? undefined : `${id}-d`}
+    onchange={(e) => take(e.currentTarget.value)}
   />
-  {#if emptied}<p class="text-[13px] font-semibold text-stop" id="{id}-d">{wrong}</p>{/if}
+  {#if typed !== null}<p class="text-[13px] font-semibold text-stop" id="{id}-d">{wrong}</p>{/if}
 </div>
-
-<style>
-  /* Room for "05:30 PM" in a narrow row: typing needs no picker, and a phone opens its own. */
-  input {
-    padding-inline: 9px;
-  }
-  input::-webkit-calendar-picker-indicator {
-    display: none;
-  }
-</style>

@@ -1,15 +1,18 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import Sign from '../marks/Sign.svelte';
+  import { fieldWords } from '../words/field-words';
   import { useJobDesk } from './job-desk.svelte';
+  import JobDialog from './JobDialog.svelte';
 
   const { facts, actions }: { facts?: string; actions?: Snippet } = $props();
   const desk = useJobDesk();
+  let about = $state(false);
   const SAVE_WORDS = {
     saved: 'Saved',
     saving: 'Saving',
     offline: 'Kept here, the server is out of reach',
-    refused: 'Not saved',
+    refused: 'Not all saved',
     'changed by another': 'Not saved'
   } as const;
 </script>
@@ -23,20 +26,36 @@
           desk.saveState
         ]}</span
       >{/if}
+    {#if desk.mayEdit}<button class="btn line" onclick={() => (about = true)}>About the job</button>{/if}
     {@render actions?.()}
   </span>
 </div>
+{#if about}<JobDialog bind:open={about} />{/if}
 {#if desk.theirs}
   <div class="notice" role="alert">
     <Sign kind="check" />
-    <span><b>{desk.theirs.by} changed this job meanwhile.</b> Yours is not saved yet.</span>
+    <span
+      ><b
+        >{desk.theirs.by === desk.me ? 'You changed this job elsewhere' : `${desk.theirs.by} changed this job`} meanwhile.</b
+      > What is here is not saved yet.</span
+    >
     <button class="btn line" onclick={() => desk.settle('theirs')}>Take theirs</button>
     <button class="btn line" onclick={() => desk.settle('mine')}>Keep mine</button>
   </div>
 {:else if desk.saveState === 'refused'}
   <div class="notice" role="alert">
     <Sign kind="check" />
-    <span><b>Not saved.</b> {desk.problems[0]?.problem}</span>
+    <span>
+      <b
+        >{desk.problems.length > 1
+          ? `${desk.problems.length} fields are`
+          : `${fieldWords(desk.problems[0]?.path ?? '', desk.document)} is`} not saved,</b
+      >
+      everything else is. {desk.problems
+        .map((p) => `${fieldWords(p.path, desk.document)}: ${p.problem}`)
+        .slice(0, 3)
+        .join('. ')}.</span
+    >
     {#if desk.canUndo}<button class="btn line" onclick={() => desk.undo()}>Undo</button>{/if}
   </div>
 {/if}

@@ -17,6 +17,8 @@ import type { WeatherSeries } from '$core/air';
 import type { MeasuredHour } from '$core/window';
 import type { UnitSystem } from '$core/units';
 import { checkJobDocument } from '$formats/job-json';
+import { aroundProblems } from './around-problems';
+import { dropDraft, keepDraft, keptDraft } from './draft';
 import { readWeather } from '$formats/weather-text';
 import { clock } from '../clock/clock.svelte';
 import type { Outbox } from '../outbox/outbox.svelte';
@@ -76,6 +78,12 @@ export class JobDesk {
   /** The minute everything is computed for; moves on by itself. */
   minuteMs = $derived(Math.floor(clock.now / 60_000) * 60_000);
   #rowVersion: number;
+  readonly #personId: string;
+  /** The name others read beside what this person changes. */
+  readonly me: string;
+  /** The document as the server has it, as far as this page knows; and one sent whose answer never came. */
+  #saved: JobDocument;
+  #unheard: JobDocument | null = null;
   #undo = $state.raw<JobDocument[]>([]);
   #redo = $state.raw<JobDocument[]>([]);
   #lastEdit: { field: string; atMs: number } | null = null;
@@ -112,6 +120,9 @@ export class JobDesk {
     this.mayLogDesk = data.mayLogDesk;
     this.document = data.job.document;
     this.#rowVersion = data.job.rowVersion;
+    this.#saved = data.job.document;
+    this.#personId = data.person.id;
+    this.me = data.person.name;
     this.surfaceId = data.job.document.surfaces[0]?.id ?? '';
     this.log = new WorkLog(data.job.id, outbox, data.events);
     this.photos = new PhotoDesk(data.job.id, outbox, this.log);
@@ -131,8 +142,21 @@ export class JobDesk {
     this.log.take(data.events);
     if (this.saveState === 'saved' && data.job.rowVersion > this.#rowVersion) {
       this.document = data.job.document;
+      this.#saved = data.job.document;
       this.#rowVersion = data.job.rowVersion;
     }
+  }
+
+  /** Goes on with what this device kept of changes that never reached the server: a reload or a dead battery loses none. */
+  restore(): void {
+    const draft = this.mayEdit ? keptDraft(this.#personId, this.id) : null;
+    if (!draft) return;
+    if (same(draft.document, this.document)) return dropDraft(this.#personId, this.id);
+    if (!checkJobDocument(draft.document).ok && !aroundDraft(draft.document, this.document))
+      return dropDraft(this.#personId, this.id);
+    this.#undo = [...this.#undo, this.document];
+    this.#rowVersion = draft.rowVersion;
+    this.#set(draft.document);
   }
 
   /**
@@ -195,9 +219,12 @@ export class JobDesk {
     if (!theirs) return;
     this.theirs = null;
     this.#rowVersion = theirs.rowVersion;
+    this.#saved = theirs.document;
     if (keep === 'theirs') {
       this.document = theirs.document;
+      this.problems = [];
       this.saveState = 'saved';
+      dropDraft(this.#personId, this.id);
     } else await this.#save();
   }
 
@@ -206,36 +233,62 @@ export class JobDesk {
     const checked = checkJobDocument(next);
     this.problems = checked.ok ? [] : checked.problems;
     this.saveState = checked.ok ? 'saving' : 'refused';
+    keepDraft(this.#personId, this.id, { rowVersion: this.#rowVersion, document: next });
     if (this.#timer) clearTimeout(this.#timer);
-    if (checked.ok) this.#timer = setTimeout(() => void this.#save(), SAVE_AFTER_MS);
+    this.#timer = setTimeout(() => void this.#save(), SAVE_AFTER_MS);
   }
 
   async #save(): Promise<void> {
-    if (this.#saving || this.problems.length > 0) return;
+    if (this.#saving) return;
+    const shown = this.document;
+    const sent = this.problems.length ? aroundProblems(shown, this.#saved, this.problems) : shown;
+    if (!sent || (sent !== shown && same(sent, this.#saved))) return;
     this.#saving = true;
-    const sent = this.document;
     try {
       const r = await fetch(`/api/jobs/${this.id}`, {
         method: 'PUT',
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ document: sent, rowVersion: this.#rowVersion })
       });
-      await this.#heard(r, sent);
+      await this.#heard(r, sent, shown);
     } catch {
+      this.#unheard = sent;
       this.saveState = 'offline';
     } finally {
       this.#saving = false;
     }
     if (this.saveState === 'offline') setTimeout(() => void this.#save(), 3000);
-    else if (this.document !== sent && this.saveState !== 'changed by another') await this.#save();
+    else if (this.document !== shown && this.saveState !== 'changed by another') await this.#save();
   }
 
-  async #heard(r: Response, sent: JobDocument): Promise<void> {
+  /** The server has what was sent; all that is shown is saved when nothing was changed or left out meanwhile. */
+  #took(rowVersion: number, sent: JobDocument, shown: JobDocument | null): void {
+    this.#rowVersion = rowVersion;
+    this.#saved = sent;
+    this.#unheard = null;
+    if (this.document === sent) {
+      this.saveState = 'saved';
+      dropDraft(this.#personId, this.id);
+      return;
+    }
+    keepDraft(this.#personId, this.id, { rowVersion, document: this.document });
+    if (this.document === shown && this.problems.length) this.saveState = 'refused';
+  }
+
+  async #heard(r: Response, sent: JobDocument, shown: JobDocument): Promise<void> {
     if (r.ok) {
-      this.#rowVersion = ((await r.json()) as { rowVersion: number }).rowVersion;
-      if (this.document === sent) this.saveState = 'saved';
+      this.#took(((await r.json()) as { rowVersion: number }).rowVersion, sent, shown);
     } else if (r.status === 409) {
-      this.theirs = await r.json();
+      const theirs = (await r.json()) as NonNullable<JobDesk['theirs']>;
+      // What was sent before and never answered had arrived: nobody else changed anything.
+      if (same(theirs.document, sent)) return this.#took(theirs.rowVersion, sent, shown);
+      if (this.#unheard && same(theirs.document, this.#unheard)) {
+        this.#took(theirs.rowVersion, this.#unheard, null);
+        this.saveState = 'saving';
+        this.#timer = setTimeout(() => void this.#save(), 0);
+        return;
+      }
+      this.theirs = theirs;
       this.saveState = 'changed by another';
     } else if (r.status === 422 || r.status === 403) {
       const answer = (await r.json()) as {
@@ -246,6 +299,21 @@ export class JobDesk {
       this.saveState = 'refused';
     } else this.saveState = 'offline';
   }
+}
+
+/** Whether two documents say the same, whatever the order of their fields. */
+const same = (a: unknown, b: unknown): boolean => canonical(a) === canonical(b);
+const canonical = (value: unknown): string =>
+  JSON.stringify(value, (_, v: unknown) =>
+    typeof v === 'object' && v !== null && !Array.isArray(v)
+      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : v
+  );
+
+/** Whether what is sound of a draft can be saved around what is not. */
+function aroundDraft(draft: JobDocument, saved: JobDocument): boolean {
+  const checked = checkJobDocument(draft);
+  return checked.ok || aroundProblems(draft, saved, checked.problems) !== null;
 }
 
 const KEY = Symbol('job desk');

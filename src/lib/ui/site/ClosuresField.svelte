@@ -11,6 +11,14 @@
   const zone = $derived(desk.document.site.timeZone);
   const DAY_WORDS = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' } as const;
 
+  /** A day that was emptied stays what it was. */
+  function setOnce(i: number, end: 'fromLocal' | 'toLocal', day: string, time: string) {
+    if (day)
+      desk.edit((j) => {
+        const x = j.site.closures![i]!;
+        if ('fromLocal' in x) x[end] = `${day}T${time}`;
+      });
+  }
   function addWeekly() {
     desk.edit((j) => (j.site.closures ??= []).push({ reason: 'closed Sundays', days: ['sun'] }));
   }
@@ -85,28 +93,24 @@
           />
         </div>
       {:else}
-        <input
-          class="field"
-          type="datetime-local"
-          aria-label="{c.reason} from"
-          value={c.fromLocal}
-          onchange={(e) =>
-            desk.edit((j) => {
-              const x = j.site.closures![i]!;
-              if ('fromLocal' in x && e.currentTarget.value) x.fromLocal = e.currentTarget.value.slice(0, 16);
-            })}
-        />
-        <input
-          class="field"
-          type="datetime-local"
-          aria-label="{c.reason} to"
-          value={c.toLocal}
-          onchange={(e) =>
-            desk.edit((j) => {
-              const x = j.site.closures![i]!;
-              if ('fromLocal' in x && e.currentTarget.value) x.toLocal = e.currentTarget.value.slice(0, 16);
-            })}
-        />
+        {#each ['fromLocal', 'toLocal'] as const as end (end)}
+          {@const name = end === 'fromLocal' ? 'from' : 'to'}
+          <div class="grid grid-cols-[1fr_84px] gap-2">
+            <input
+              class="field"
+              type="date"
+              aria-label="{c.reason} {name}, day"
+              value={c[end].slice(0, 10)}
+              onchange={(e) => setOnce(i, end, e.currentTarget.value, c[end].slice(11))}
+            />
+            <TimeField
+              quiet
+              label="{c.reason} {name}, time"
+              value={c[end].slice(11)}
+              onchange={(v) => setOnce(i, end, c[end].slice(0, 10), v)}
+            />
+          </div>
+        {/each}
       {/if}
       <button class="btn line" onclick={() => desk.edit((j) => void j.site.closures!.splice(i, 1))}
         >Take out<span class="unseen"> {c.reason}</span></button

@@ -19,6 +19,7 @@
   $effect(() => desk.take(data));
   $effect(() => weatherLater(data.weatherComing, 'basket:job'));
   onMount(() => {
+    desk.restore();
     const ends = [desk.log.start(), desk.photos.start()];
     return () => ends.forEach((end) => end());
   });

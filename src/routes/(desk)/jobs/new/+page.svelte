@@ -83,11 +83,20 @@
         <TextField
           label="Mon–Fri from"
           name="weekFrom"
-          type="time"
+          inputmode="numeric"
+          maxlength={5}
+          hint="by 24 hours, like 07:30"
           bind:value={$form.weekFrom}
           errors={$errors.weekFrom}
         />
-        <TextField label="to" name="weekTo" type="time" bind:value={$form.weekTo} errors={$errors.weekTo} />
+        <TextField
+          label="to"
+          name="weekTo"
+          inputmode="numeric"
+          maxlength={5}
+          bind:value={$form.weekTo}
+          errors={$errors.weekTo}
+        />
       </div>
       <Tick label="Saturday too, to 13:00" name="saturday" bind:checked={$form.saturday} />
       <TextField

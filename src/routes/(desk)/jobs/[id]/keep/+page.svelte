@@ -19,13 +19,20 @@
   });
   const zone = $derived(desk.document.site.timeZone);
   const keep = $derived(desk.live.keep ?? desk.plan.keep);
-  const living = $derived(desk.document.living);
-  /** How the whole place is lived in: surfaces looked at by themselves follow. */
-  const setLiving = (change: (l: Living) => void) =>
-    desk.edit((d) => {
-      change(d.living);
-      for (const s of d.surfaces) if (s.look?.living) change(s.look.living);
-    });
+  /** How each surface is lived in: as it was looked at by itself, else as the whole place. */
+  const livingOf = (surfaceId: string): Living =>
+    desk.document.surfaces.find((s) => s.id === surfaceId)?.look?.living ?? desk.document.living;
+  /** The whole place, where some surface goes by it, then the surfaces that live by themselves. */
+  const lived = $derived([
+    ...(desk.document.surfaces.every((s) => s.look?.living)
+      ? []
+      : [{ id: '', name: 'How it is lived in', living: desk.document.living }]),
+    ...desk.document.surfaces.flatMap((s) =>
+      s.look?.living ? [{ id: s.id, name: s.name, living: s.look.living }] : []
+    )
+  ]);
+  const setLiving = (surfaceId: string, change: (l: Living) => void) =>
+    desk.edit((d) => change(d.surfaces.find((s) => s.id === surfaceId)?.look?.living ?? d.living));
   const outdoors = $derived(desk.document.site.setting === 'outdoor');
   const options = <T extends string>(table: Record<T, number>) =>
     (Object.entries(table) as [T, number][]).map(([value, f]) => ({
@@ -56,6 +63,7 @@
     <section aria-label="When to re-oil">
       {#each keep.surfaces as k (k.surfaceId)}
         {@const surface = desk.document.surfaces.find((s) => s.id === k.surfaceId)}
+        {@const living = livingOf(k.surfaceId)}
         <div class="border-b border-rule py-4">
           <div class="flex flex-wrap items-baseline gap-x-4">
             <h2>{surface?.name}</h2>
@@ -108,39 +116,41 @@
       </p>
     </section>
     <section aria-label="How it is lived in" class="grid content-start gap-4">
-      <h2 class="border-b-[1.5px] border-ink pb-1">How it is lived in</h2>
-      <Choice
-        label="Traffic"
-        value={living.traffic}
-        options={options<Traffic>(wearData.traffic)}
-        onchange={(v) => setLiving((l) => (l.traffic = v))}
-        disabled={!desk.mayEdit}
-      />
-      {#if outdoors}<Choice
-          label="Sun"
-          value={String(living.sun)}
-          options={SUNS.map((s) => ({
-            value: String(s),
-            label: `× ${s}`,
-            note: s === 0.6 ? 'north, shaded' : s === 1.4 ? 'flat and open' : ''
-          }))}
-          onchange={(v) => setLiving((l) => (l.sun = Number(v)))}
+      {#each lived as { id, name, living } (id)}
+        <h2 class="border-b-[1.5px] border-ink pb-1">{name}</h2>
+        <Choice
+          label="Traffic"
+          value={living.traffic}
+          options={options<Traffic>(wearData.traffic)}
+          onchange={(v) => setLiving(id, (l) => (l.traffic = v))}
           disabled={!desk.mayEdit}
-        />{/if}
-      <Choice
-        label="Water"
-        value={living.wet}
-        options={options<Wetness>(wearData.wet)}
-        onchange={(v) => setLiving((l) => (l.wet = v))}
-        disabled={!desk.mayEdit}
-      />
-      <Choice
-        label="Soap"
-        value={living.soap}
-        options={options<Soap>(wearData.soap)}
-        onchange={(v) => setLiving((l) => (l.soap = v))}
-        disabled={!desk.mayEdit}
-      />
+        />
+        {#if outdoors}<Choice
+            label="Sun"
+            value={String(living.sun)}
+            options={SUNS.map((s) => ({
+              value: String(s),
+              label: `× ${s}`,
+              note: s === 0.6 ? 'north, shaded' : s === 1.4 ? 'flat and open' : ''
+            }))}
+            onchange={(v) => setLiving(id, (l) => (l.sun = Number(v)))}
+            disabled={!desk.mayEdit}
+          />{/if}
+        <Choice
+          label="Water"
+          value={living.wet}
+          options={options<Wetness>(wearData.wet)}
+          onchange={(v) => setLiving(id, (l) => (l.wet = v))}
+          disabled={!desk.mayEdit}
+        />
+        <Choice
+          label="Soap"
+          value={living.soap}
+          options={options<Soap>(wearData.soap)}
+          onchange={(v) => setLiving(id, (l) => (l.soap = v))}
+          disabled={!desk.mayEdit}
+        />
+      {/each}
       <a class="link" href="/care">All surfaces in care</a>
       <a class="link" href="/api/jobs/{desk.id}" download>Export this job as a file</a>
     </section>
