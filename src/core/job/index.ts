@@ -70,5 +70,6 @@ export { moistureRead, needsWeather, SHUT_AIR_CHANGES, siteClimate, siteClimates
 export { houseFigures, sameFigures, type HouseFigures } from './house-effect';
 export { findStarts, HELPS, memberContexts, whatHelps, type Help, type HelpKind, type Outlook } from './ensemble';
 export { judgeBooking, type JudgedBooking } from './booking';
+export { clashOf, type BookedVisit, type Clash } from './clashes';
 export { visitsOf, type PlannedVisit } from './visits';
 export { monthsOutlook, type MonthOutlook } from './months';

@@ -158,6 +158,10 @@ export async function writePassword(
     .where(and(eq(session.userId, userId), keepToken === undefined ? undefined : ne(session.token, keepToken)));
 }
 
+/** How many people of a crew work on site: leads and hands whose account is open. */
+export const handsOf = async (db: Db, crewId: string): Promise<number> =>
+  (await listPeople(db, crewId)).filter((p) => p.active && p.role !== 'office').length;
+
 /** The people of a crew, by name. */
 export const listPeople = (db: Db, crewId: string) =>
   db

@@ -1,5 +1,5 @@
-import { and, asc, eq, gte, lt } from 'drizzle-orm';
-import type { PlannedVisit } from '../../../core/job';
+import { and, asc, eq, gte, lt, sql } from 'drizzle-orm';
+import type { BookedVisit, PlannedVisit } from '../../../core/job';
 import type { Db, Tx } from '../db/connect';
 import { job, visit } from '../db/schema';
 
@@ -69,4 +69,30 @@ export async function visitsBetween(db: Db, crewId: string, fromMs: number, toMs
     .where(and(eq(visit.crewId, crewId), gte(visit.fromAt, new Date(fromMs)), lt(visit.fromAt, new Date(toMs))))
     .orderBy(asc(visit.fromAt));
   return rows.map(({ row, ...of }) => ({ ...row, ...of }));
+}
+
+/** How many people a job takes, as its document says. */
+const people = sql<number>`CAST(JSON_VALUE(${job.document}, '$.crew.people') AS UNSIGNED)`;
+
+/** What is booked of a crew within a span and not called off, with how many people each takes. */
+export async function bookedVisits(db: Db, crewId: string, fromMs: number, toMs: number): Promise<BookedVisit[]> {
+  const rows = await db
+    .select({ jobId: visit.jobId, title: job.title, fromAt: visit.fromAt, toAt: visit.toAt, people })
+    .from(visit)
+    .innerJoin(job, eq(job.id, visit.jobId))
+    .where(
+      and(
+        eq(visit.crewId, crewId),
+        eq(visit.cancelled, false),
+        gte(visit.fromAt, new Date(fromMs)),
+        lt(visit.fromAt, new Date(toMs))
+      )
+    )
+    .orderBy(asc(visit.fromAt));
+  return rows.map(({ fromAt, toAt, ...of }) => ({
+    ...of,
+    people: Number(of.people) || 1,
+    fromMs: fromAt.getTime(),
+    toMs: toAt.getTime()
+  }));
 }

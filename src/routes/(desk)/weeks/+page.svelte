@@ -1,8 +1,10 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import { clashOf } from '$core/job';
   import { DAY_MS, showDuration } from '$core/units';
   import { dayStarts } from '$core/window';
   import { clock } from '$lib/ui/clock/clock.svelte';
+  import Sign from '$lib/ui/marks/Sign.svelte';
   import { clockTime, dayMonth, dayShort } from '$lib/ui/words/time';
   import type { PageProps } from './$types';
 
@@ -29,6 +31,21 @@
   };
   const label = (v: (typeof data.visits)[number]) =>
     `${dayShort(v.fromMs, zone)} ${clockTime(v.fromMs, zone)}, ${v.cancelled ? 'called off' : v.what}`;
+  /** Who else is wanted at the hours of a visit, where the crew is too few for all. */
+  const clashAt = (v: (typeof data.visits)[number]) =>
+    v.cancelled || v.toMs < clock.now
+      ? null
+      : clashOf(
+          data.booked.find((b) => b.jobId === v.jobId && b.fromMs === v.fromMs) ?? {
+            jobId: v.jobId,
+            title: v.title,
+            fromMs: v.fromMs,
+            toMs: v.toMs,
+            people: 1
+          },
+          data.booked,
+          data.hands
+        );
   const booked = $derived(data.visits.filter((v) => !v.cancelled && v.toMs > clock.now).length);
   /** Client and place; a place that is named after its client names both. */
   const whoAndWhere = (v: { clientName: string; place: string }) =>
@@ -117,7 +134,12 @@
       <ul>
         {#each visits as v (v.number)}
           <li class:cancelled={v.cancelled}>
-            <b class="fig">{label(v)}</b>{#if !v.cancelled}<span class="dim">{showDuration(v.toMs - v.fromMs)}</span
+            {#if clashAt(v)}{@const clash = clashAt(v)!}<span class="flex gap-1 font-semibold text-check"
+                ><Sign kind="check" size={15} />{clash.wanted} people wanted, {data.hands} in the crew: {clash.others
+                  .map((o) => o.title)
+                  .join(', ')} at the same hour</span
+              >{/if}<b class="fig">{label(v)}</b>{#if !v.cancelled}<span class="dim"
+                >{showDuration(v.toMs - v.fromMs)}</span
               >{/if}
           </li>
         {/each}

@@ -2,7 +2,7 @@
   import { goto, invalidateAll } from '$app/navigation';
   import { onMount, untrack } from 'svelte';
   import { simulateStart, type RankedStart } from '$core/window';
-  import { jobAtHouse, needsWeather, sequenceContext } from '$core/job';
+  import { clashOf, jobAtHouse, moistureRead, needsWeather, sequenceContext, visitsOf } from '$core/job';
   import { counted, HOUR_MS, MINUTE_MS, showDuration } from '$core/units';
   import AirCharts from '$lib/ui/job/AirCharts.svelte';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
@@ -16,7 +16,7 @@
   import { StartFinder } from '$lib/ui/when/start-finder.svelte';
   import StartSummary from '$lib/ui/when/StartSummary.svelte';
   import { closureWords } from '$lib/ui/words/closure-words';
-  import { hourWords } from '$lib/ui/words/time';
+  import { dayHour, hourWords } from '$lib/ui/words/time';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();
@@ -54,6 +54,28 @@
   const outcomeOf = (startMs: number) => (context ? simulateStart(context, startMs) : null);
   const rankOf = (startMs: number): RankedStart | undefined => finder.starts.find((s) => s.startMs === startMs);
   const focus = $derived(focusMs === null ? null : outcomeOf(focusMs));
+  const visits = $derived(focus ? visitsOf(focus) : []);
+  const asBooked = $derived((v: { fromMs: number; toMs: number }) => ({
+    jobId: desk.id,
+    title: desk.document.title,
+    fromMs: v.fromMs,
+    toMs: v.toMs,
+    people: desk.document.crew.people
+  }));
+  const clashes = $derived(
+    visits.flatMap((v) => {
+      const clash = clashOf(asBooked(v), data.booked, data.hands);
+      return clash ? [{ fromMs: v.fromMs, ...clash }] : [];
+    })
+  );
+  /** What is booked of this job from now on, where its start as it is judged now would take other visits. */
+  const moved = $derived.by(() => {
+    if (bookedMs === null || focusMs !== bookedMs || bookedMs < desk.minuteMs) return null;
+    const kept = data.booked.filter((b) => b.jobId === desk.id && b.toMs > desk.minuteMs);
+    const same =
+      kept.length === visits.length && kept.every((k, i) => Math.abs(k.fromMs - visits[i]!.fromMs) <= HOUR_MS);
+    return kept.length === 0 || same ? null : kept;
+  });
   const wanted = $derived(desk.plan.coats.length);
   /** A handful of starts far enough apart to be real choices, the one looked at among them. */
   const choices = $derived.by(() => {
@@ -93,6 +115,7 @@
       document: structuredClone(document),
       span,
       measured,
+      readings: untrack(() => moistureRead(desk.state)),
       knowledge: untrack(() => $state.snapshot(knowledge) as typeof knowledge),
       nowMs,
       onWood: untrack(() => onWood && ($state.snapshot(onWood) as typeof onWood))
@@ -246,6 +269,26 @@
             hours, air or product.
           </p>{/if}
       {/each}
+      {#each clashes as c (c.fromMs)}
+        <p class="mt-2 flex gap-2 bg-check-fill px-3 py-2" role="status">
+          <Sign kind="check" /><span
+            ><b>{dayHour(c.fromMs, zone)}: {c.wanted} people wanted, {data.hands} in the crew.</b>
+            {c.others.map((o) => `${o.title} takes ${counted(o.people, 'person', 'people')}`).join(', ')} at the same hour.</span
+          >
+        </p>
+      {/each}
+      {#if moved}
+        <p class="mt-2 flex flex-wrap items-center gap-2 bg-check-fill px-3 py-2" role="status">
+          <Sign kind="check" /><span
+            ><b>Booked under other rules or weather.</b> Booked are {moved
+              .map((v) => dayHour(v.fromMs, zone))
+              .join('; ')}; as things are now it takes {visits.map((v) => dayHour(v.fromMs, zone)).join('; ') ||
+              'no visit that holds'}.</span
+          >
+          {#if desk.mayBook && desk.mayEdit && focus?.ok}<button class="btn line" onclick={book}>Book it so</button
+            >{/if}
+        </p>
+      {/if}
       {#if focus && context}
         <StartSummary
           {context}
