@@ -151,6 +151,7 @@ export const FaceSchema = Type.Object(
     profileFactor: Type.Optional(Type.Number({ minimum: 1, maximum: 3 })),
     coats: Type.Integer({ minimum: 0, maximum: 12 }),
     areaM2: Type.Optional(area),
+    /** How the face lies and what weather meets it: files of version 1 may hold them; no number hangs on either yet. */
     orientation: Type.Optional(Type.Enum(['flat', 'upright', 'overhead'])),
     exposure: Type.Optional(Type.Enum(['indoors', 'sheltered', 'open'])),
     reach: Type.Optional(Type.Enum(['yes', 'before installation', 'no'])),

@@ -15,6 +15,7 @@ export type PrepDemand =
   | 'spirit wipe'
   | 'last spirit wipe'
   | 'tannin wipe'
+  | 'seal knots'
   | 'fill'
   | 'fix'
   | 'ease edges'

@@ -1,4 +1,5 @@
 import {
+  coatsOnFace,
   coatCount,
   coatSpec,
   coatSpecs,
@@ -120,25 +121,27 @@ export function orderCoats(job: JobDocument, order: readonly number[]): void {
   alignFirst(finish);
 }
 
-/** Coat i goes on a face, or not. */
+/** Coat i goes on a face, or not; the others stay as they are, whichever they are. */
 export function setOnFace(job: JobDocument, i: number, ref: string, on: boolean): void {
-  const coat = job.finish?.coats?.[i];
-  if (!coat) return;
-  const not = new Set(coat.not ?? []);
+  const coats = job.finish?.coats;
   const [surfaceId, faceId] = ref.split('/');
-  const face = job.surfaces.find((s) => s.id === surfaceId)?.faces.find((f) => f.id === faceId);
-  if (!face) return;
-  const had = reaches(job.finish!.coats!, surfaceId!, faceId!, face.coats, i) && !not.has(ref);
-  if (on === had) return;
-  if (on) {
-    not.delete(ref);
-    face.coats = Math.min(12, face.coats + 1);
-  } else {
-    not.add(ref);
-    face.coats = Math.max(0, face.coats - 1);
+  const surface = job.surfaces.find((s) => s.id === surfaceId);
+  const face = surface?.faces.find((f) => f.id === faceId);
+  if (!coats?.[i] || !surface || !face) return;
+  const wanted = new Set(coatsOnFace(job.finish, surface, face));
+  if (wanted.has(i + 1) === on) return;
+  if (on) wanted.add(i + 1);
+  else wanted.delete(i + 1);
+  const last = Math.max(0, ...wanted);
+  for (const [k, coat] of coats.entries()) {
+    if (k + 1 > last) break;
+    const not = new Set(coat.not ?? []);
+    if (wanted.has(k + 1)) not.delete(ref);
+    else not.add(ref);
+    if (not.size) coat.not = [...not];
+    else delete coat.not;
   }
-  if (not.size) coat.not = [...not];
-  else delete coat.not;
+  face.coats = wanted.size;
 }
 
 /** A system of one product, to be weighed against others. */

@@ -106,6 +106,20 @@ describe('coats written out one by one', () => {
         expect(numbers(job, face)).toEqual(before);
       })
     ));
+  it('of six coats a face with the first two gets the sixth when the sixth is pressed, and no other', () => {
+    const job = doors();
+    const listed = job.finish!.coats!;
+    job.finish!.coats = [...listed, structuredClone(listed[3]!), structuredClone(listed[3]!)].map(
+      ({ not: _, ...c }) => c
+    );
+    const face = job.surfaces[0]!.faces.find((f) => f.id === 'outside')!;
+    face.coats = 2;
+    expect(numbers(job, 'outside')).toEqual([1, 2]);
+    setOnFace(job, 5, 'doors/outside', true);
+    expect(numbers(job, 'outside')).toEqual([1, 2, 6]);
+    setOnFace(job, 0, 'doors/outside', false);
+    expect(numbers(job, 'outside')).toEqual([2, 6]);
+  });
   it('a face nobody knows, or what is so already, changes nothing', () => {
     const job = doors();
     setOnFace(job, 0, 'doors/roof', true);

@@ -4,7 +4,6 @@
     faceAreas,
     faceName,
     newFace,
-    orientationOf,
     possibleFaces,
     profileFactor,
     QUICK_RULES,
@@ -19,7 +18,7 @@
   import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
   import Why from '../why/Why.svelte';
-  import { EXPOSURES, ORIENTATIONS, PROFILES, REACHES, TEXTURES } from './choices';
+  import { PROFILES, REACHES, TEXTURES } from './choices';
   import CoatStepper from './CoatStepper.svelte';
   import { parseFactor, showFactor } from './factor';
 
@@ -51,8 +50,6 @@
   const about = (f: Face): string =>
     [
       f.texture === 'sanded' && f.profile === 'flat' ? '' : `${f.texture}, ${f.profile}`,
-      orientationOf(f),
-      f.exposure && f.exposure !== 'indoors' ? EXPOSURES.find((e) => e.value === f.exposure)!.label.toLowerCase() : '',
       f.reach === 'no' ? 'can’t be reached' : f.reach === 'before installation' ? 'before installation' : '',
       f.turnOver ? 'lies face down to dry' : ''
     ]
@@ -132,18 +129,6 @@
             parse={parseFactor}
             show={showFactor}
             onchange={(v) => setFace(i, (x) => (x.profileFactor = v), 'factor')}
-          />
-          <Choice
-            label="Lies"
-            value={orientationOf(f)}
-            options={ORIENTATIONS}
-            onchange={(v) => setFace(i, (x) => (x.orientation = v))}
-          />
-          <Choice
-            label="Weather"
-            value={f.exposure ?? (desk.document.site.setting === 'indoor' ? 'indoors' : 'open')}
-            options={EXPOSURES}
-            onchange={(v) => setFace(i, (x) => (x.exposure = v))}
           />
           <Choice
             label="Reach"

@@ -81,18 +81,6 @@ export const PROFILES: Options<Profile> = (
   ] as const
 ).map(([value, label]) => ({ value, label, note: times(profileDefault(value)) }));
 
-export const ORIENTATIONS: Options<Orientation> = [
-  { value: 'flat', label: 'Flat' },
-  { value: 'upright', label: 'Upright' },
-  { value: 'overhead', label: 'Overhead' }
-];
-
-export const EXPOSURES: Options<NonNullable<Face['exposure']>> = [
-  { value: 'indoors', label: 'Indoors' },
-  { value: 'sheltered', label: 'Sheltered' },
-  { value: 'open', label: 'Open to weather' }
-];
-
 export const REACHES: Options<NonNullable<Face['reach']>> = [
   { value: 'yes', label: 'Can be reached' },
   { value: 'before installation', label: 'Before installation' },
