@@ -7,7 +7,14 @@ import { DAY_MS } from '../src/core/units';
 import { writeCoverage } from '../src/formats/coverage-json';
 import { writeJobFile } from '../src/formats/job-json';
 import { deskSeries } from '../src/stand-ins/weather-desk';
+import Ajv from 'ajv';
+import addFormats from 'ajv-formats';
+import { PlanFileSchema } from '../src/formats/schema/plan-schema';
 import { deckJob, floorJob, NOW } from '../tests/fixtures';
+
+const ajv = new Ajv({ allErrors: true, strict: false });
+addFormats(ajv);
+const isPlan = ajv.compile(PlanFileSchema);
 
 let folder = '';
 const file = (name: string, text: string) => {
@@ -42,6 +49,8 @@ describe('./basket plan', () => {
     });
     expect(plan.coats[0].netL).toBeCloseTo(2.622, 9);
     expect(plan.chosenStart.withinRule).toBe(true);
+    expect(isPlan(plan), JSON.stringify(isPlan.errors?.slice(0, 3))).toBe(true);
+    expect(plan.load.batches[0]).toMatchObject({ none: null, smallestL: 0.72, mixTempC: 19.4 });
     expect(Date.parse(plan.leave.fullCure.likeliestAt)).toBeGreaterThan(Date.parse(plan.leave.lightUse.likeliestAt));
     expect(plan.keep.surfaces[0].reoil.earliestAt < plan.keep.surfaces[0].reoil.latestAt).toBe(true);
   });
@@ -64,12 +73,39 @@ describe('./basket plan', () => {
       true
     );
     expect(plan.bestStarts.length).toBeGreaterThan(0);
+    expect(isPlan(plan), JSON.stringify(isPlan.errors?.slice(0, 3))).toBe(true);
+  });
+  it('takes a job as the demo keeps it, with what has happened on it: the rest is planned from the coat on the wood', () => {
+    const r = basketPlan('demo/jobs/03-bakery-counter.json', '--now', '2027-05-18T09:40:00+01:00');
+    expect([r.code, r.err]).toEqual([0, '']);
+    const plan = JSON.parse(r.out);
+    expect(isPlan(plan), JSON.stringify(isPlan.errors?.slice(0, 3))).toBe(true);
+    expect(plan.chosenStart.coats.map((c: { coat: number }) => c.coat)).toEqual([3, 4]);
+  });
+  it('a byte-order mark is taken off; a plan that does not hold says why and ends with 1', () => {
+    const short = floorJob();
+    short.products[0]!.inductionMinutes = 170;
+    const r = basketPlan(file('bom.json', `\ufeff${writeJobFile(short)}`), '--now', '2027-05-18T08:40:00Z');
+    expect(r.code).toBe(1);
+    expect(r.err).toMatch(/stop: \/finish: coat 1: No honest batch: stirring and standing eat up the whole pot life/);
+    expect(JSON.parse(r.out).load.batches[0]).toMatchObject({ count: 0, none: { why: 'pot life' } });
+  });
+  it('an outdoor job without weather says so and ends with 1', () => {
+    const r = basketPlan(file('dry.json', writeJobFile(deckJob())), '--now', '2027-05-18T08:40:00Z');
+    expect(r.code).toBe(1);
+    expect(r.err).toContain('no start: this job hangs on the weather; give a series with --weather');
   });
   it('needs no database', () => {
     const env = { PATH: process.env.PATH };
     const out = execFileSync(
       process.execPath,
-      ['node_modules/tsx/dist/cli.mjs', 'cli/plan.ts', file('f.json', writeJobFile(floorJob()))],
+      [
+        'node_modules/tsx/dist/cli.mjs',
+        'cli/plan.ts',
+        file('f.json', writeJobFile(floorJob())),
+        '--now',
+        '2027-05-18T08:40:00Z'
+      ],
       { env }
     );
     expect(JSON.parse(out.toString()).format).toBe('basket-plan');
@@ -91,6 +127,35 @@ describe('./basket plan', () => {
     ['no file at all', () => [], 'usage'],
     ['an unknown option', () => [file('e.json', '{}'), '--fast'], '--fast'],
     ['a time that is none', () => [file('g.json', writeJobFile(floorJob())), '--now', 'teatime'], '--now'],
+    ['a time that is a number', () => [file('g5.json', writeJobFile(floorJob())), '--now', '5'], '--now'],
+    [
+      'a wood that is none',
+      () => [file('w.json', writeJobFile(floorJob()).replace('"speciesId": "oak"', '"speciesId": "oakk"'))],
+      'must be one of: oak, '
+    ],
+    [
+      'a shape that is none',
+      () => [
+        file(
+          's.json',
+          writeJobFile({
+            ...floorJob(),
+            surfaces: [{ ...floorJob().surfaces[0]!, shape: { type: 'hexagon' } as never }]
+          })
+        )
+      ],
+      'its type must be one of: rectangle'
+    ],
+    [
+      'an event that can not be',
+      () => [
+        file(
+          'ev.json',
+          JSON.stringify({ document: floorJob(), events: [{ at: '-3h', type: 'rags.out', data: { count: -1 } }] })
+        )
+      ],
+      '/events/0/data/count'
+    ],
     [
       'weather out of order',
       () => [file('h.json', writeJobFile(deckJob())), '--weather', file('x.covjson', badWeather())],

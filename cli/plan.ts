@@ -1,80 +1,129 @@
-/** `./basket plan JOB.json [--weather SERIES.covjson] [--now TIME]`: the whole plan of a job file as JSON. Needs no database. */
-import { readFileSync, statSync } from 'node:fs';
-import { bestStarts, plan, firstDayKnowledge, siteClimate } from '../src/core/job';
+/**
+ * `./basket plan JOB.json [--weather SERIES.covjson] [--cards CARDS.json] [--now 2027-05-18T09:40:00+01:00]`: the whole plan of
+ * a job file as JSON. Needs no database. Exit 0 with a plan that holds, 1 with one that does not, 2 on bad input.
+ */
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import type { WeatherSeries } from '../src/core/air';
-import { DAY_MS, HOUR_MS } from '../src/core/units';
+import {
+  bestStarts,
+  climateSpan,
+  firstDayKnowledge,
+  fold,
+  liveWork,
+  moistureRead,
+  plan,
+  siteClimate,
+  withOwn,
+  type Plan
+} from '../src/core/job';
+import type { SequenceOutcome } from '../src/core/window';
 import { readCoverage } from '../src/formats/coverage-json';
-import { JOB_FILE_LIMIT_BYTES, readJobFile } from '../src/formats/job-json';
+import { isInstant } from '../src/formats/instant';
+import { JOB_FILE_LIMIT_BYTES } from '../src/formats/job-json';
+import { readKeptJob } from '../src/formats/kept-job';
 import { writePlan } from '../src/formats/plan-json';
 import type { FieldProblem } from '../src/formats/validate/validate';
 
-const USAGE = 'usage: ./basket plan JOB.json [--weather SERIES.covjson] [--now 2027-05-18T09:40:00Z]';
+const USAGE =
+  'usage: ./basket plan JOB.json [--weather SERIES.covjson] [--cards CARDS.json] [--now 2027-05-18T09:40:00+01:00]';
+const OPTIONS = ['--weather', '--cards', '--now'] as const;
+type Option = (typeof OPTIONS)[number];
+const OTHER_FILES_LIMIT_BYTES = 20_000_000;
 
 function fail(file: string, problems: FieldProblem[]): never {
   for (const p of problems) process.stderr.write(`${file}: ${p.path || '(file)'}: ${p.problem}\n`);
   process.exit(2);
 }
 
-function read(file: string, limitBytes: number): string {
+/** The data of a JSON file; a byte-order mark before it is taken off. */
+function readJson(file: string, limitBytes: number): unknown {
+  const refuse = (problem: string) => fail(file, [{ path: '', problem }]);
+  let text: string;
   try {
     const { size } = statSync(file);
     if (size > limitBytes)
-      fail(file, [
-        {
-          path: '',
-          problem: `the file holds ${Math.ceil(size / 1e6)} MB; at most ${limitBytes / 1e6} MB are read`
-        }
-      ]);
-    return readFileSync(file, 'utf8');
+      return refuse(`the file holds ${Math.ceil(size / 1e6)} MB; at most ${limitBytes / 1e6} MB are read`);
+    text = readFileSync(file, 'utf8');
   } catch (e) {
-    return fail(file, [
-      {
-        path: '',
-        problem: (e as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : (e as Error).message
-      }
-    ]);
+    return refuse((e as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : (e as Error).message);
+  }
+  try {
+    return JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (e) {
+    return refuse(`this is not JSON: ${(e as Error).message}`);
   }
 }
 
 function readWeather(file: string): WeatherSeries {
-  let data: unknown;
-  try {
-    data = JSON.parse(read(file, 20_000_000));
-  } catch (e) {
-    fail(file, [{ path: '', problem: `this is not JSON: ${(e as Error).message}` }]);
-  }
-  const series = readCoverage(data, { issuedMs: Date.now(), source: file });
+  const series = readCoverage(readJson(file, OTHER_FILES_LIMIT_BYTES), { issuedMs: Date.now(), source: file });
   return series.ok ? series.value[0]! : fail(file, series.problems);
 }
 
-function main(args: string[]): void {
-  const options = new Map<string, string>();
+/** The cards a job may leave out: those of the file named, else of `cards.json` in the job's folder or the one above it. */
+function readCards(named: string | undefined, jobFile: string): unknown[] {
+  const near = ['.', '..'].map((up) => join(dirname(jobFile), up, 'cards.json')).find((f) => existsSync(f));
+  const file = named ?? near;
+  if (!file) return [];
+  const data = readJson(file, OTHER_FILES_LIMIT_BYTES);
+  return Array.isArray(data) ? data : fail(file, [{ path: '', problem: 'must be a list of cards' }]);
+}
+
+function readArguments(args: readonly string[]): { file: string; options: Map<Option, string> } {
+  const options = new Map<Option, string>();
   const files: string[] = [];
   for (let i = 0; i < args.length; i++) {
     const a = args[i]!;
-    if (a === '--weather' || a === '--now') options.set(a, args[++i] ?? '');
+    const option = OPTIONS.find((o) => o === a);
+    if (option) options.set(option, args[++i] ?? '');
     else if (a.startsWith('-')) fail('basket plan', [{ path: a, problem: `is not an option. ${USAGE}` }]);
     else files.push(a);
   }
   if (files.length !== 1) fail('basket plan', [{ path: '', problem: USAGE }]);
-  const job = readJobFile(read(files[0]!, JOB_FILE_LIMIT_BYTES));
-  if (!job.ok) fail(files[0]!, job.problems);
+  return { file: files[0]!, options };
+}
+
+/** What keeps a plan from holding, a line each. */
+function shortcomings(
+  computed: Plan,
+  starts: readonly SequenceOutcome[],
+  { begun, weather }: { begun: boolean; weather: boolean }
+): string[] {
+  const stops = computed.problems.filter((p) => p.severity === 'stop').map((p) => `stop: ${p.path}: ${p.problem}`);
+  const holds = begun ? (computed.chosen?.ok ?? true) : starts.some((s) => s.ok);
+  if (stops.length || holds) return stops;
+  if (!weather) return ['no start: this job hangs on the weather; give a series with --weather'];
+  const failed = starts[0]?.failed?.closure.rule;
+  return [
+    `no start: no hour of the days ahead lets every coat dry within rule${failed ? `; first closed by ${failed}` : ''}`
+  ];
+}
+
+function main(args: string[]): void {
+  const { file, options } = readArguments(args);
+  const nowText = options.get('--now');
+  if (nowText !== undefined && !isInstant(nowText))
+    fail('basket plan', [
+      { path: '--now', problem: `“${nowText}” must be a time with its zone, like 2027-05-18T09:40:00+01:00` }
+    ]);
   const weather = options.has('--weather') ? readWeather(options.get('--weather')!) : null;
-  const nowMs = options.has('--now') ? Date.parse(options.get('--now')!) : (weather?.startMs ?? Date.now());
-  if (!Number.isFinite(nowMs))
-    fail('basket plan', [{ path: '--now', problem: 'must be a time like 2027-05-18T09:40:00Z' }]);
-  const climate = siteClimate(job.value, weather, {
-    startMs: nowMs,
-    hours: (10 * DAY_MS) / HOUR_MS
-  });
-  const know = firstDayKnowledge();
-  const starts = climate ? bestStarts(job.value, climate, know, nowMs) : [];
+  const nowMs = nowText === undefined ? (weather?.startMs ?? Date.now()) : Date.parse(nowText);
+  const kept = readKeptJob(readJson(file, JOB_FILE_LIMIT_BYTES), readCards(options.get('--cards'), file), nowMs);
+  if (!kept.ok) return fail(file, kept.problems);
+  const { document, events } = kept.value;
+  const state = fold(events);
+  const climate = siteClimate(document, weather, climateSpan(state, nowMs), [], moistureRead(state));
+  const know = withOwn(firstDayKnowledge(), 'file', document, state, climate, nowMs);
+  const live = liveWork(document, state, climate, know, nowMs);
+  const onWood = live.coats.at(-1);
+  const starts = climate && !onWood ? bestStarts(document, climate, know, nowMs) : [];
   const best = starts.find((s) => s.ok);
-  const chosen =
-    job.value.startAt || !best ? job.value : { ...job.value, startAt: new Date(best.startMs).toISOString() };
-  process.stdout.write(
-    `${JSON.stringify(writePlan(chosen, plan(chosen, climate, know, nowMs), starts, nowMs), null, 2)}\n`
-  );
+  const chosen = document.startAt || !best ? document : { ...document, startAt: new Date(best.startMs).toISOString() };
+  const computed = plan(chosen, climate, know, nowMs, onWood);
+  process.stdout.write(`${JSON.stringify(writePlan(chosen, computed, starts, nowMs), null, 2)}\n`);
+  const wrong = shortcomings(computed, starts, { begun: onWood !== undefined, weather: climate !== null });
+  for (const line of wrong) process.stderr.write(`${file}: ${line}\n`);
+  if (wrong.length) process.exitCode = 1;
 }
 
 main(process.argv.slice(2));

@@ -1,12 +1,16 @@
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { existsSync, openSync, rmSync } from 'node:fs';
+import { existsSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { databaseRuns, ensureDatabase, runningDatabase, startDatabase, stopDatabase, tail } from './database.mjs';
+import { demoAheadMs } from './demo-clock.mjs';
 import { build, checkNode, debianPackages, npmPackages } from './needs.mjs';
 import { keptSecret, prepare, root } from './places.mjs';
 import { endProcess, endUnderWay, livePid, portFreed, portTaken, run, sleep, writePid } from './processes.mjs';
 import { say, Stop } from './say.mjs';
+
+/** Where the demo's crew works. */
+const DEMO_ZONE = JSON.parse(readFileSync(join(root, 'demo/crew.json'), 'utf8')).home.timeZone;
 
 /** @typedef {import('./places.mjs').Places} Places */
 
@@ -132,7 +136,8 @@ async function up(p, how, stop, stopping) {
     DATABASE_URL: database.url(name),
     BASKET_SECRET: keptSecret(p.secret, () => randomBytes(32).toString('hex')),
     ORIGIN: `http://127.0.0.1:${how.port}`,
-    BASKET_DEMO: how.demo ? '1' : ''
+    BASKET_DEMO: how.demo ? '1' : '',
+    ...(how.demo && !process.env.BASKET_NOW && { BASKET_CLOCK_AHEAD_MS: String(demoAheadMs(Date.now(), DEMO_ZONE)) })
   };
   let signIns = '';
   if (how.demo) {

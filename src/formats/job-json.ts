@@ -43,7 +43,7 @@ export function readJobFile(text: string): Checked<JobDocument> {
     };
   let data: unknown;
   try {
-    data = JSON.parse(text);
+    data = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (e) {
     return {
       ok: false,

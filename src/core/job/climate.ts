@@ -1,5 +1,5 @@
 import type { WeatherSeries } from '../air';
-import { HOUR_MS } from '../units';
+import { DAY_MS, HOUR_MS } from '../units';
 import {
   clearSun,
   dailyStretches,
@@ -112,6 +112,20 @@ function boardOf({ surfaces: [surface] }: JobDocument): Board {
 
 /** A held room has no horizon: its air goes on long enough for any sequence begun within the days that are searched. */
 const HELD_HOURS_BEYOND = 110 * 24;
+
+const DAYS_AHEAD = 10;
+const DAYS_BACK = 10;
+const MOST_DAYS_BACK = 60;
+
+/** The span a job's climate must cover: some days back, further when a coat is older, and the horizon ahead. */
+export function climateSpan(state: Pick<WorkState, 'coats'>, nowMs: number): { startMs: number; hours: number } {
+  const first = state.coats.reduce((m, c) => Math.min(m, c.openedAtMs), nowMs - DAYS_BACK * DAY_MS);
+  const startMs = Math.floor(Math.max(first, nowMs - MOST_DAYS_BACK * DAY_MS) / HOUR_MS) * HOUR_MS;
+  return {
+    startMs,
+    hours: Math.ceil((nowMs + DAYS_AHEAD * DAY_MS - startMs) / HOUR_MS)
+  };
+}
 
 /** Every moisture reading of a job's log: on Look, surface by surface, and on site. */
 export const moistureRead = (state: Pick<WorkState, 'surveys' | 'readings'>): MoistureReading[] => [

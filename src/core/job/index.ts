@@ -66,7 +66,7 @@ export { deadlines, type Deadline } from './deadlines';
 export { BAY_ENDS, type BayEnd } from './dwell-clock';
 export { batchLetter, nextSteps, type Step } from './steps';
 export { lookTally, surveySurfaces, type MoistureSeen, type SurfaceSurvey } from './survey';
-export { moistureRead, needsWeather, SHUT_AIR_CHANGES, siteClimate, siteClimates } from './climate';
+export { climateSpan, moistureRead, needsWeather, SHUT_AIR_CHANGES, siteClimate, siteClimates } from './climate';
 export { houseFigures, sameFigures, type HouseFigures } from './house-effect';
 export { findStarts, HELPS, memberContexts, whatHelps, type Help, type HelpKind, type Outlook } from './ensemble';
 export { judgeBooking, type JudgedBooking } from './booking';

@@ -165,7 +165,9 @@ function liveCoats(
       solventEntrapment: Boolean(over?.early) && !thinSchool
     });
   }
-  return out;
+  // A test owed before the next coat is owed no more once that coat is on.
+  const overlaid = (c: LiveCoat) => out.some((o) => o.number > c.number && o.laidFromMs > c.laidToMs);
+  return out.map((c) => (c.waitsFor === 'test' && overlaid(c) ? { ...c, waitsFor: null } : c));
 }
 
 /** What is wet, late or standing on a coat, and what everything after it waits for (handbook 9). */

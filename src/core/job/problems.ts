@@ -1,6 +1,6 @@
 import { cardProblems, classTraits, methodOf } from '../product';
 import { faceAreas, faceName, measureSurface, type Surface } from '../surface';
-import { findSpecies } from '../wood';
+import { findSpecies, speciesTable } from '../wood';
 import { isCalendarDate, isTimeZone, WEEKDAYS } from '../window';
 import { cardOf, coatCount, coatSpec, coatSpecs, coatsOnFace, topCard, type CoatSpec } from './coat-specs';
 import type { JobDocument } from './document-schema';
@@ -85,7 +85,7 @@ function surfaceProblems(surface: Surface, index: number): Problem[] {
     out.push({
       path: `${path}/speciesId`,
       severity: 'stop',
-      problem: `the species “${surface.speciesId}” is not in the table`
+      problem: `the species “${surface.speciesId}” is not in the table; must be one of: ${speciesTable.map((s) => s.id).join(', ')}`
     });
   if (new Set(surface.faces.map((f) => f.id)).size < surface.faces.length)
     out.push({

@@ -14,6 +14,7 @@ import {
   SignInSchema,
   TinChangeSchema
 } from './form-schemas';
+import { PlanFileSchema } from './plan-schema';
 
 /** Every input the product takes but events, which have one each (work-event.ts), by name: one schema each, used by browser, server and command line. */
 export const schemas = {
@@ -40,6 +41,10 @@ export const publishedSchemas = {
   'job-1.schema.json': {
     $schema: 'http://json-schema.org/draft-07/schema#',
     ...JobDocumentSchema
+  },
+  'plan-1.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
+    ...PlanFileSchema
   },
   'product-card.schema.json': {
     $schema: 'http://json-schema.org/draft-07/schema#',

@@ -42,7 +42,7 @@ export function fieldProblems(errors: readonly ErrorObject[]): FieldProblem[] {
   const out = new Map<string, FieldProblem>();
   for (const e of kept) {
     if (inUnion(e)) continue;
-    const p = inWords(e);
+    const p = inWords(e, tagsAt(seen, e.instancePath));
     if (!out.has(p.path + p.problem)) out.set(p.path + p.problem, p);
     if (out.size === MOST_PROBLEMS) break;
   }
@@ -56,7 +56,16 @@ type ErrorParams = {
   ]?: unknown;
 };
 
-function inWords(e: ErrorObject): FieldProblem {
+/** The tags that the branches of a union at a path are told apart by. */
+const tagsAt = (errors: readonly ErrorObject[], path: string): string[] => [
+  ...new Set(
+    errors
+      .filter((e) => e.keyword === 'const' && e.instancePath === `${path}/type`)
+      .map((e) => String((e.params as { allowedValue?: unknown }).allowedValue))
+  )
+];
+
+function inWords(e: ErrorObject, tags: readonly string[]): FieldProblem {
   const p = e.params as ErrorParams;
   const path = e.instancePath;
   switch (e.keyword) {
@@ -108,7 +117,9 @@ function inWords(e: ErrorObject): FieldProblem {
     case 'anyOf':
       return {
         path: path.endsWith('/type') || path === '' ? `${path}/type` : path,
-        problem: 'is not a kind this format knows'
+        problem: tags.length
+          ? `is not a kind this format knows; its type must be one of: ${tags.join(', ')}`
+          : 'is not a kind this format knows'
       };
     case 'pattern':
       return {

@@ -2,8 +2,9 @@ import { bestStarts, finishCard, firstDayKnowledge, siteClimate, type JobDocumen
 import type { HouseDocument } from '../../../core/house';
 import { atLabel, type ProductCard } from '../../../core/product';
 import type { StockTin } from '../../../core/stock';
-import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
+import { DAY_MS, HOUR_MS } from '../../../core/units';
 import { checkJobDocument } from '../../../formats/job-json';
+import { agoMs } from '../../../formats/kept-job';
 import { houseRules } from '../../../formats/validate/gen/houseRules.gen.js';
 import { checkEvent } from '../../../formats/work-event';
 import { productCard } from '../../../formats/validate/gen/productCard.gen.js';
@@ -86,8 +87,6 @@ interface PastJob {
   }[];
 }
 
-const UNIT_MS = { m: MINUTE_MS, h: HOUR_MS, d: DAY_MS } as const;
-
 /** Loads the demo world into an empty database, through the same schemas as any import. Throws at the first thing that does not fit. */
 export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise<{ crewId: string }> {
   const desk: Desk = {
@@ -128,7 +127,7 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
     const used = new Set(finish && [finish.productId, ...(finish.coats ?? []).map((c) => c.productId)]);
     const products = cards.filter((c) => used.has(c.id));
     const document = sound(checkJobDocument({ ...j.document, products }), j.file);
-    if (j.start === 'best') document.startAt = bestStart(document, nowMs);
+    if (j.start === 'best') document.startAt = bestStart(document, readingsOf(j, nowMs), nowMs);
     const id = await createJob(db, crewId, document, lead!.name, nowMs);
     const log = async (e: { at: string; by: string; type: string; data: unknown }, i: number) => {
       const event = sound(
@@ -260,9 +259,15 @@ async function loadPast(
   if (past.coats.some((c) => c.tacks)) await learnDrying(db, crewId, id, nowMs, desk);
 }
 
-function bestStart(job: JobDocument, nowMs: number): string | undefined {
+/** The moisture readings a demo job's log will hold: the hours are judged by them before it is loaded. */
+const readingsOf = (j: DemoWorld['jobs'][number], nowMs: number) =>
+  j.events.flatMap((e) =>
+    e.type === 'moisture.read' ? [{ atMs: ago(e.at, nowMs), percent: (e.data as { percent: number }).percent }] : []
+  );
+
+function bestStart(job: JobDocument, readings: { atMs: number; percent: number }[], nowMs: number): string | undefined {
   const weather = deskSeries(job.site, nowMs, nowMs - 5 * DAY_MS, nowMs + 10 * DAY_MS);
-  const climate = siteClimate(job, weather, { startMs: nowMs, hours: 240 });
+  const climate = siteClimate(job, weather, { startMs: nowMs, hours: 240 }, [], readings);
   const knowledge = firstDayKnowledge();
   const best =
     climate && finishCard(job)
@@ -272,9 +277,9 @@ function bestStart(job: JobDocument, nowMs: number): string | undefined {
 }
 
 function ago(text: string, nowMs: number): number {
-  const m = /^-(\d+(?:\.\d+)?)([mhd])$/.exec(text);
-  if (!m) throw new Error(`“${text}” is not a time like -74m or -33h`);
-  return Math.round(nowMs - Number(m[1]) * UNIT_MS[m[2] as keyof typeof UNIT_MS]);
+  const ms = agoMs(text, nowMs);
+  if (ms === null) throw new Error(`“${text}” is not a time like -74m or -33h`);
+  return ms;
 }
 
 let serial = 0;

@@ -1,10 +1,19 @@
 import { houseRules, type HouseDocument } from '../../../core/house';
-import { fold, houseFigures, sameFigures, siteClimate, type HouseFigures, needsWeather } from '../../../core/job';
+import {
+  climateSpan,
+  fold,
+  houseFigures,
+  moistureRead,
+  sameFigures,
+  siteClimate,
+  type HouseFigures,
+  needsWeather
+} from '../../../core/job';
 import type { Db } from '../db/connect';
 import { headsInStages } from '../jobs/lists';
 import { apart, findJobs, noteTrouble } from '../jobs/reading';
 import { knownOf } from '../overview/knowledge';
-import { climateSpan, jobWeather } from '../overview/overview';
+import { jobWeather } from '../overview/overview';
 import { weatherFor } from '../weather/imported';
 import { eventsOfJobs } from '../work-log/log';
 import type { Desk } from '../weather/desk';
@@ -46,8 +55,10 @@ export async function houseEffects(
           ? await weatherFor(db, crewId, site, nowMs, desk, importedPlaces)
           : null;
         try {
-          const span = climateSpan(fold(logs.get(j.id) ?? []), nowMs);
-          const climate = siteClimate(j.document, forecast && jobWeather(forecast.series, span), span);
+          const state = fold(logs.get(j.id) ?? []);
+          const span = climateSpan(state, nowMs);
+          const weather = forecast && jobWeather(forecast.series, span);
+          const climate = siteClimate(j.document, weather, span, [], moistureRead(state));
           const [a, b] = [before, after].map((k) => houseFigures(j.document, climate, k, nowMs)) as [
             HouseFigures,
             HouseFigures

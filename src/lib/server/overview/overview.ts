@@ -1,4 +1,5 @@
 import {
+  climateSpan,
   deadlines,
   fold,
   liveWork,
@@ -17,11 +18,8 @@ import {
   type WorkState
 } from '../../../core/job';
 import type { WeatherSeries } from '../../../core/air';
-import { DAY_MS, HOUR_MS } from '../../../core/units';
+import { HOUR_MS } from '../../../core/units';
 import type { MeasuredHour, SiteClimate } from '../../../core/window';
-
-const DAYS_AHEAD = 10;
-const DAYS_BACK = 10;
 
 /** Everything computed of a job at an instant. */
 export interface JobView {
@@ -33,16 +31,6 @@ export interface JobView {
   plan: Plan;
   live: LiveWork;
   deadlines: Deadline[];
-}
-
-/** The span a job's climate must cover: some days back, further when a coat is older, and the horizon ahead. */
-export function climateSpan(state: WorkState, nowMs: number): { startMs: number; hours: number } {
-  const first = state.coats.reduce((m, c) => Math.min(m, c.openedAtMs), nowMs - DAYS_BACK * DAY_MS);
-  const startMs = Math.floor(Math.max(first, nowMs - 60 * DAY_MS) / HOUR_MS) * HOUR_MS;
-  return {
-    startMs,
-    hours: Math.ceil((nowMs + DAYS_AHEAD * DAY_MS - startMs) / HOUR_MS)
-  };
 }
 
 /** The part of a forecast a job's climate needs: the same hours on the server and on every page. */

@@ -1,6 +1,6 @@
 import { error, redirect } from '@sveltejs/kit';
 import type { RateEvidence } from '$core/coverage';
-import { fold, needsWeather, type Knowledge } from '$core/job';
+import { climateSpan, fold, needsWeather, type Knowledge } from '$core/job';
 import type { MeasuredHour } from '$core/window';
 import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
@@ -8,7 +8,7 @@ import { db } from '$lib/server/db';
 import { lastCommitted } from '$lib/server/jobs/commitments';
 import { canBeComputed, findAnyJob, type JobRow } from '$lib/server/jobs/reading';
 import { knownOf } from '$lib/server/overview/knowledge';
-import { climateSpan, jobWeather, viewJob } from '$lib/server/overview/overview';
+import { jobWeather, viewJob } from '$lib/server/overview/overview';
 import { deskOf } from '$lib/server/weather/desk';
 import { measuredHours } from '$lib/server/sensors/readings';
 import { weatherFor } from '$lib/server/weather/imported';

@@ -1,10 +1,10 @@
 import { error } from '@sveltejs/kit';
-import { fold, needsWeather } from '$core/job';
+import { climateSpan, fold, needsWeather } from '$core/job';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { findJob } from '$lib/server/jobs/reading';
 import { knownOf } from '$lib/server/overview/knowledge';
-import { climateSpan, jobWeather } from '$lib/server/overview/overview';
+import { jobWeather } from '$lib/server/overview/overview';
 import { deskOf } from '$lib/server/weather/desk';
 import { weatherFor } from '$lib/server/weather/imported';
 import { eventsOf } from '$lib/server/work-log/log';
