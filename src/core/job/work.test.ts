@@ -208,11 +208,11 @@ describe('late and standing oil are facts', () => {
     const p = plan(job, climate, knowledge, NOW, at(NOW, wiped(3 * limit), closed).coat);
     expect(p.chosen).toBeNull();
     expect(p.problems.find((x) => x.path === '/work')!.problem).toContain('will stay tacky');
-    const mended = at(NOW, wiped(3 * limit), closed, ...all, made('coat.remedied', { coat: 1 }, -1500));
+    const mended = at(NOW, wiped(3 * limit), closed, ...all, made('coat.remedied', { coat: 1 }, -700));
     expect(mended.coat).toMatchObject({ willStayTacky: false, waitsFor: 'test' });
     expect(mended.steps[0]!.kind).toBe('morning test');
     const dry = made('tack.felt', { coat: 1, felt: 'touch dry' }, -20);
-    const felt = at(NOW, wiped(3 * limit), closed, ...all, made('coat.remedied', { coat: 1 }, -1500), dry);
+    const felt = at(NOW, wiped(3 * limit), closed, ...all, made('coat.remedied', { coat: 1 }, -700), dry);
     expect(felt.coat.waitsFor).toBeNull();
     expect(felt.live.leave).not.toBeNull();
   });

@@ -4,7 +4,6 @@ import {
   type Boards,
   type CutOut,
   type Face,
-  type Orientation,
   type Profile,
   type Shape,
   type ShapeType,
