@@ -23,7 +23,7 @@ function importsOf(file: string): string[] {
   });
 }
 
-const CORE_PACKAGES = ['polygon-clipping', 'suncalc', 'temporal-polyfill', 'typebox'];
+const CORE_PACKAGES = ['clipper2-ts', 'suncalc', 'temporal-polyfill', 'typebox'];
 /** Rooms of the core from the lowest up: each may import only those before it. */
 const ROOMS = [
   'keyed',

@@ -1,3 +1,4 @@
+import type { CURRENCIES } from '../units';
 import defaults from './house-rules.json';
 
 /** Rules that take one of a few words; all other numbers of the house stand in house-rules.json. */
@@ -9,6 +10,7 @@ export interface HouseWords {
   valuesFrom: 'house' | 'label';
   mixing: 'part mixes' | 'whole tins';
   layering: 'barrier' | 'straight';
+  currency: (typeof CURRENCIES)[number];
   ragsMade: 'under water in the metal can' | 'flat, single, outdoors';
 }
 

@@ -1,5 +1,6 @@
 import { Type, type Static } from 'typebox';
 import { CHOICE_FORM, NUMBER_FORM } from '../keyed';
+import { CURRENCIES } from '../units';
 
 const closed = { additionalProperties: false };
 const reasoned = { reason: Type.String({ minLength: 1, maxLength: 300 }), date: Type.String({ format: 'date' }) };
@@ -17,6 +18,8 @@ export const HouseDocumentSchema = Type.Object(
       Type.Object({ value: Type.Number(), ...reasoned }, closed),
       closed
     ),
+    /** What its prices are in, ISO 4217. */
+    currency: Type.Optional(Type.Enum([...CURRENCIES])),
     vans: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 12, uniqueItems: true })
   },
   { ...closed, title: 'Basket house rules' }

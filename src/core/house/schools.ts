@@ -74,6 +74,7 @@ export function houseRules(house: HouseDocument): HouseRules {
     const option = optionOf(s, house);
     if (option.id !== s.preset) for (const [path, value] of Object.entries(option.sets)) put(rules, path, value);
   }
+  if (house.currency) rules.currency = house.currency;
   for (const { path } of HOUSE_NUMBERS)
     if (Object.hasOwn(house.numbers, path)) put(rules, path, house.numbers[path]!.value);
   return rules;

@@ -32,6 +32,7 @@ export {
 } from './temperature';
 export { DAY_MS, HOUR_MS, MINUTE_MS, showDuration } from './duration';
 export { parseClockTime } from './clock-time';
+export { CURRENCIES, showMoney } from './money';
 export { parseNumber, parsePercent, showNumber, showPercent } from './percent';
 export { span80, type Span } from './span';
 export { KG_PER_LB, KG_PER_OZ, parseMass, showMass } from './mass';

@@ -40,7 +40,7 @@
       });
   });
 
-  const rows = $derived(compareRows(desk.units, clock.now, desk.document.site.timeZone));
+  const rows = $derived(compareRows(desk.units, desk.knowledge.house.currency, clock.now, desk.document.site.timeZone));
   const shown = $derived(
     sortedBy(
       figures.filter((f) => systems.some((s) => s.id === f.id) && !(onlyAllowed && f.ruledOut.length)),

@@ -206,7 +206,7 @@ describe('the rows of a comparison', () => {
     knowledge,
     NOW
   );
-  const rows = compareRows('metric', NOW, 'Europe/London');
+  const rows = compareRows('metric', 'GBP', NOW, 'Europe/London');
   it('every figure has its words, spans hold their value', () => {
     for (const row of rows)
       for (const f of figures) {
@@ -215,7 +215,7 @@ describe('the rows of a comparison', () => {
         if (span) expect(span.low).toBeLessThan(span.high);
       }
     expect(rows.find((r) => r.id === 'dwell')!.show(figures[1]!)).toBe('left on');
-    expect(compareRows('us', NOW, 'Europe/London').find((r) => r.id === 'dwell')!.unit).toContain('68 °F');
+    expect(compareRows('us', 'USD', NOW, 'Europe/London').find((r) => r.id === 'dwell')!.unit).toContain('68 °F');
   });
   it('sorting puts the least first, what has no value last, and takes nothing away', () => {
     for (const row of rows) {

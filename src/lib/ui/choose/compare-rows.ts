@@ -1,5 +1,14 @@
 import type { SystemFigures } from '$core/job';
-import { decimals, showPour, showTemperature, showVolume, type UnitSystem } from '$core/units';
+import {
+  decimals,
+  HOUR_MS,
+  showDuration,
+  showMoney,
+  showPour,
+  showTemperature,
+  showVolume,
+  type UnitSystem
+} from '$core/units';
 import { whenWords } from '../words/time';
 
 /** One measure systems are held against each other by; less is better in all of them. */
@@ -14,10 +23,9 @@ export interface CompareRow {
 }
 
 const days = (d: number) => decimals(d, d < 10 ? 1 : 0, true);
-const money = (cents: number) => decimals(cents / 100, 2);
 
 /** The rows of the comparison, in the order they are read. */
-export const compareRows = (units: UnitSystem, nowMs: number, timeZone: string): CompareRow[] => [
+export const compareRows = (units: UnitSystem, currency: string, nowMs: number, timeZone: string): CompareRow[] => [
   {
     id: 'litres',
     name: 'Oil to have',
@@ -31,14 +39,14 @@ export const compareRows = (units: UnitSystem, nowMs: number, timeZone: string):
     name: 'Money for oil',
     unit: 'tins to buy, stock counted in',
     value: (f) => f.costCents,
-    show: (f) => money(f.costCents)
+    show: (f) => showMoney(f.costCents, currency)
   },
   {
     id: 'hours',
     name: 'Hands on',
-    unit: 'person hours, all coats',
+    unit: 'of one person, all coats',
     value: (f) => f.personHours,
-    show: (f) => decimals(f.personHours, 1)
+    show: (f) => showDuration(f.personHours * HOUR_MS)
   },
   {
     id: 'dwell',
@@ -102,7 +110,7 @@ export const compareRows = (units: UnitSystem, nowMs: number, timeZone: string):
     name: 'Money for care',
     unit: 'oil of ten years',
     value: (f) => f.care.costCents,
-    show: (f) => money(f.care.costCents)
+    show: (f) => showMoney(f.care.costCents, currency)
   }
 ];
 

@@ -1,17 +1,21 @@
 <script lang="ts">
   import type { HouseFigures } from '$core/job';
-  import { decimals, showVolume, type UnitSystem } from '$core/units';
+  import { HOUR_MS, showDuration, showMoney, showVolume, type UnitSystem } from '$core/units';
   import type { HouseEffect } from '$lib/server/house/effect';
   import { clock } from '../clock/clock.svelte';
   import { whenWords } from '../words/time';
 
   /** This week's jobs before and after a change of rules, those that change first. */
-  const { effects, units, timeZone }: { effects: readonly HouseEffect[]; units: UnitSystem; timeZone: string } =
-    $props();
+  const {
+    effects,
+    units,
+    currency,
+    timeZone
+  }: { effects: readonly HouseEffect[]; units: UnitSystem; currency: string; timeZone: string } = $props();
   const COLUMNS: { name: string; show: (f: HouseFigures) => string }[] = $derived([
     { name: 'Oil to have', show: (f) => showVolume(f.haveL, units) },
-    { name: 'Money', show: (f) => decimals(f.costCents / 100, 2) },
-    { name: 'Hands on', show: (f) => `${decimals(f.personHours, 1)} h` },
+    { name: 'Money', show: (f) => showMoney(f.costCents, currency) },
+    { name: 'Hands on', show: (f) => showDuration(f.personHours * HOUR_MS) },
     { name: 'Batches', show: (f) => String(f.batches) },
     { name: 'Rags', show: (f) => String(f.rags) },
     { name: 'Visits', show: (f) => (f.visits === null ? 'no start' : String(f.visits)) },

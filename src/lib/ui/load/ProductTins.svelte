@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { ProductLoad } from '$core/job';
-  import { decimals, grouped, showVolume } from '$core/units';
+  import { showMoney, showVolume } from '$core/units';
   import { useJobDesk } from '../job/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import Why from '../why/Why.svelte';
@@ -11,10 +11,7 @@
   const desk = useJobDesk();
   const confidence = $derived(desk.plan.load!.confidence);
   const behind = $derived(p.keys.reduce((s, k) => s + k.rate.coats, 0));
-  const money = (cents: number) => {
-    const [whole, rest] = decimals(cents / 100, 2).split('.');
-    return `${grouped(whole!)}.${rest}`;
-  };
+  const money = (cents: number) => showMoney(cents, desk.knowledge.house.currency);
   const STEP_WORDS = ['One tin fewer', 'As advised', 'One tin more'];
   const percent = (share: number) => (share < 0.005 ? 'under 1 in 100' : `${Math.round(share * 100)} in 100`);
 </script>
@@ -51,7 +48,7 @@
                   >From stock: lot <b>{t.tin.lot}</b>, {t.tin.place}{t.tin.openedOn ? ', opened' : ''}</span
                 ></span
               ></td
-            ><td class="num">{showVolume(t.ml / 1000, desk.units)}</td><td class="num">0.00</td></tr
+            ><td class="num">{showVolume(t.ml / 1000, desk.units)}</td><td class="num">{money(0)}</td></tr
           >
         {/each}
         {#each b.tins as t (t.id)}

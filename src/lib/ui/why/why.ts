@@ -1,6 +1,8 @@
 import {
   decimals,
+  MINUTE_MS,
   showArea,
+  showDuration,
   showPour,
   showSpreadRate,
   showTemperature,
@@ -91,7 +93,7 @@ export function whyBatch(b: BatchPlan, ratio: string, units: UnitSystem): WhyLin
       : [
           {
             name: `usable at ${showTemperature(b.mixTempC, units, 0)}`,
-            value: `${Math.round(b.usableMinutes)} min`,
+            value: showDuration(Math.max(0, b.usableMinutes) * MINUTE_MS),
             grade: 'label' as const
           }
         ])

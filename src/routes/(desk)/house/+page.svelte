@@ -11,7 +11,9 @@
     type HouseOverride
   } from '$core/house';
   import type { HouseEffect } from '$lib/server/house/effect';
+  import { CURRENCIES } from '$core/units';
   import { clock } from '$lib/ui/clock/clock.svelte';
+  import Choice from '$lib/ui/fields/Choice.svelte';
   import TextField from '$lib/ui/fields/TextField.svelte';
   import HouseEffects from '$lib/ui/house/HouseEffects.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
@@ -214,6 +216,17 @@
     {/each}
   </div>
 
+  <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Money</h2>
+  <div class="mt-3 w-48">
+    <Choice
+      label="Prices are in"
+      value={rules.currency}
+      options={CURRENCIES.map((c) => ({ value: c, label: c }))}
+      disabled={!data.mayEdit}
+      onchange={(currency) => edit({ ...draft, currency })}
+    />
+  </div>
+
   <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Vans</h2>
   <div class="mt-3 flex flex-wrap items-end gap-3">
     {#each draft.vans as v (v)}
@@ -249,7 +262,12 @@
         >{/if}
     </div>
   {:else}<p class="dim mt-6">A lead sets the house rules.</p>{/if}
-  {#if effects}<HouseEffects {effects} units={data.person.units} timeZone={data.crew.home.timeZone} />{/if}
+  {#if effects}<HouseEffects
+      {effects}
+      currency={rules.currency}
+      units={data.person.units}
+      timeZone={data.crew.home.timeZone}
+    />{/if}
 </main>
 
 <style>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { classTraits, isTwoPart, spreadRate } from '$core/product';
-  import { showSpreadRate } from '$core/units';
+  import { showMoney, showSpreadRate } from '$core/units';
   import { writeShelf } from '$formats/shelf-csv';
   import { saveText } from '$lib/ui/files/save-text';
   import ImportCards from '$lib/ui/shelf/ImportCards.svelte';
@@ -9,7 +9,7 @@
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();
-  const money = (cents: number) => (cents / 100).toFixed(2);
+  const money = (cents: number) => showMoney(cents, data.currency);
   const cards = $derived(data.cards.map((c) => c.card));
 </script>
 

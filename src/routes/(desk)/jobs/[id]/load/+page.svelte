@@ -3,7 +3,19 @@
   import { noBatchText, recipes } from '$core/mix';
   import { isTwoPart } from '$core/product';
   import { faceName } from '$core/surface';
-  import { counted, decimals, showArea, showPour, showTemperature, showVolume, volumeParts } from '$core/units';
+  import {
+    counted,
+    decimals,
+    HOUR_MS,
+    MINUTE_MS,
+    showDuration,
+    showMoney,
+    showArea,
+    showPour,
+    showTemperature,
+    showVolume,
+    volumeParts
+  } from '$core/units';
   import { writeOrder } from '$formats/order-csv';
   import Cup from '$lib/ui/cup/Cup.svelte';
   import Cautions from '$lib/ui/job/Cautions.svelte';
@@ -124,7 +136,7 @@
                   lines={whyCoat(c, faceOf, desk.units)}><b>{showVolume(c.expectedL, desk.units)}</b></Why
                 ></td
               >
-              <td class="num">{decimals(c.personHours, 1)} h</td>
+              <td class="num">{showDuration(c.personHours * HOUR_MS)}</td>
             </tr>
           {/each}
         </tbody>
@@ -167,8 +179,8 @@
               <p class="dim">
                 {b.usableMinutes === null
                   ? 'no pot life'
-                  : `usable ${Math.round(b.usableMinutes)} min at ${showTemperature(b.mixTempC, desk.units, 0)}`}, bound
-                by {b.boundBy}
+                  : `usable ${showDuration(Math.max(0, b.usableMinutes) * MINUTE_MS)} at ${showTemperature(b.mixTempC, desk.units, 0)}`},
+                bound by {b.boundBy}
               </p>
               {#if b.surplusL > 0.0005}<p class="dim">
                   {showPour(b.surplusL, desk.units)} more than the coat takes, so that each can be measured honestly
@@ -183,7 +195,7 @@
     <section aria-label="Tins" class="no-print">
       {#each load.products as p (p.productId + p.colour)}<ProductTins product={p} />{/each}
       {#if load.products.length > 1}<p class="mt-2 text-right">
-          <b>{decimals(load.costCents / 100, 2)}</b> in all
+          <b>{showMoney(load.costCents, desk.knowledge.house.currency)}</b> in all
         </p>{/if}
     </section>
 
