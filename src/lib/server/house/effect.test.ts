@@ -25,7 +25,10 @@ const chosen = (id: string, option: string): HouseDocument => ({
 describe('what other house rules would change', () => {
   it('is told job by job, those that change first, and nothing is saved', async () => {
     const { crewId } = await freshCrew(conn.db);
-    await createJob(conn.db, crewId, floorJob(), 'Ines', NOW);
+    // Of 80 m²: two even batches, and three whole tins.
+    const floor = floorJob();
+    floor.surfaces[0]!.faces[0]!.areaM2 = 80;
+    await createJob(conn.db, crewId, floor, 'Ines', NOW);
     await createJob(conn.db, crewId, deckJob(), 'Ines', NOW);
     await createJob(conn.db, crewId, { ...floorJob(), finish: undefined, products: [] }, 'Ines', NOW);
     const effects = await houseEffects(conn.db, crewId, chosen('two-part', 'whole'), NOW, ask);
