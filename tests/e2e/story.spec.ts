@@ -117,8 +117,16 @@ test('Load: litres, tins, batches and gear, and why', async () => {
 
 test('When: hours open or closed with their reason, the best start is found and booked', async () => {
   await desk.getByRole('link', { name: /^When/ }).click();
-  await expect(desk.getByText(/working hours let all coats dry within rule/)).toBeVisible();
+  await expect(desk.getByText(/0 of \d+ working hours let all coats dry within rule/)).toBeVisible();
   const hours = desk.getByRole('application');
+  await hours.focus();
+  await desk.keyboard.press('ArrowRight');
+  await expect(desk.getByText(/nobody has read the moisture of the wood/)).toBeVisible();
+  await desk.getByRole('button', { name: 'Change hours, air or crew' }).click();
+  await desk.getByLabel('Wood moisture, measured now').fill('8.4');
+  await desk.getByRole('dialog').getByRole('button', { name: 'Done' }).click();
+  await saved(desk);
+  await expect(desk.getByText(/[1-9]\d* of \d+ working hours let all coats dry within rule/)).toBeVisible();
   await hours.focus();
   for (let i = 0; i < 12; i++) await desk.keyboard.press('ArrowRight');
   await expect(desk.getByText(/is closed\./)).toBeVisible();

@@ -18,6 +18,8 @@
   const x = $derived((ms: number) => ((ms - from) / HOUR_MS) * (WIDTH / spanH));
   const s = $derived(lineSegments(line, from + spanH * HOUR_MS));
   const bays = $derived(line.bays.filter((b) => b.wipeByMs !== null).slice(-5));
+  /** Both ends of a span so close that their hours are set to either side. */
+  const near = $derived('span' in deadline && x(deadline.span.p90) - x(deadline.span.p10) < 44);
   const open = $derived(line.rags.out - line.rags.safe);
 </script>
 
@@ -78,13 +80,16 @@
         >
         <path d="M{x(deadline.span.p10)} 67v5M{x(deadline.span.p90)} 67v5" stroke="var(--ink-2)" />
         {#if Math.abs(x(deadline.span.p10) - x(clock.now)) > 24}<text
-            x={x(deadline.span.p10)}
+            x={x(deadline.span.p10) - (near ? 4 : 0)}
             y="86"
-            text-anchor="middle"
+            text-anchor={near ? 'end' : 'middle'}
             style="font-size:12px;fill:var(--ink-2)">{clockTime(deadline.span.p10, line.timeZone)}</text
           >{/if}
-        <text x={x(deadline.span.p90)} y="86" text-anchor="middle" style="font-size:12px;fill:var(--ink-2)"
-          >{clockTime(deadline.span.p90, line.timeZone)}</text
+        <text
+          x={x(deadline.span.p90) + (near ? 4 : 0)}
+          y="86"
+          text-anchor={near ? 'start' : 'middle'}
+          style="font-size:12px;fill:var(--ink-2)">{clockTime(deadline.span.p90, line.timeZone)}</text
         >
       {/if}
     {/if}

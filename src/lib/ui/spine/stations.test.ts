@@ -107,6 +107,8 @@ describe('the spine', () => {
     });
     const kept = seen(floorJob(), [...laid, made('handed.over', {}, -5)]);
     expect(at(kept, 'keep')).toMatchObject({ state: 'now', word: expect.stringMatching(/^now, \w{3} 20\d\d$/) });
-    expect(kept.slice(0, -1).every((s) => s.state === 'done')).toBe(true);
+    const unwritten = ['look', 'ready'];
+    for (const s of kept.slice(0, -1))
+      expect([s.id, s.state]).toEqual([s.id, unwritten.includes(s.id) ? 'ahead' : 'done']);
   });
 });

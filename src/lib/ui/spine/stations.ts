@@ -47,7 +47,7 @@ export function stations(s: Seen): Station[] {
   const order: StationId[] = ['look', 'measure', 'ready', 'choose', 'load', 'when', 'work', 'leave', 'keep'];
   return order.map((id, i) => {
     const stopped = isStopped(id, s);
-    const passed = i < order.indexOf(now) && !(id === 'ready' && prepLeft(s)) && !(id === 'look' && neverLooked(s));
+    const passed = i < order.indexOf(now) && wasDone(id, s);
     const state = stopped ? 'check' : id === now ? 'now' : passed ? 'done' : 'ahead';
     return {
       id,
@@ -84,11 +84,14 @@ const prepUnderWay = (s: Seen): boolean => {
   const { done, of } = prepTotals(s);
   return done > 0 && done < of;
 };
-const prepLeft = (s: Seen): boolean => {
+/** Whether what a station is for was done and written down: only then it is ticked. */
+function wasDone(id: StationId, s: Seen): boolean {
+  if (id === 'look') return lookTally(s.surveys).looked > 0;
+  if (id === 'load') return [...s.state.load.packed.values()].some(Boolean) || s.state.coats.length > 0;
+  if (id !== 'ready') return true;
   const { done, of } = prepTotals(s);
-  return done < of && s.state.coats.length === 0;
-};
-const neverLooked = (s: Seen): boolean => lookTally(s.surveys).looked === 0 && s.state.coats.length === 0;
+  return of > 0 && done === of;
+}
 
 function word(id: StationId, seen: Seen): string {
   const { document, plan, state, live, nowMs, units } = seen;
