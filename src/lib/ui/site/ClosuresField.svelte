@@ -93,26 +93,28 @@
           />
         </div>
       {:else}
-        {#each ['fromLocal', 'toLocal'] as const as end (end)}
-          {@const name = end === 'fromLocal' ? 'from' : 'to'}
-          <div class="grid grid-cols-[1fr_84px] gap-2">
-            <input
-              class="field"
-              type="date"
-              aria-label="{c.reason} {name}, day"
-              value={c[end].slice(0, 10)}
-              onchange={(e) => setOnce(i, end, e.currentTarget.value, c[end].slice(11))}
-            />
-            <TimeField
-              quiet
-              label="{c.reason} {name}, time"
-              value={c[end].slice(11)}
-              onchange={(v) => setOnce(i, end, c[end].slice(0, 10), v)}
-            />
-          </div>
-        {/each}
+        <div class="ends">
+          {#each ['fromLocal', 'toLocal'] as const as end (end)}
+            {@const name = end === 'fromLocal' ? 'from' : 'to'}
+            <div class="grid grid-cols-[minmax(0,1fr)_112px] items-start gap-2">
+              <input
+                class="field"
+                type="date"
+                aria-label="{c.reason} {name}, day"
+                value={c[end].slice(0, 10)}
+                onchange={(e) => setOnce(i, end, e.currentTarget.value, c[end].slice(11))}
+              />
+              <TimeField
+                quiet
+                label="{c.reason} {name}, time"
+                value={c[end].slice(11)}
+                onchange={(v) => setOnce(i, end, c[end].slice(0, 10), v)}
+              />
+            </div>
+          {/each}
+        </div>
       {/if}
-      <button class="btn line" onclick={() => desk.edit((j) => void j.site.closures!.splice(i, 1))}
+      <button class="btn line out" onclick={() => desk.edit((j) => void j.site.closures!.splice(i, 1))}
         >Take out<span class="unseen"> {c.reason}</span></button
       >
       {#if desk.problemAt(`/site/closures/${i}`)}<p class="text-[13px] font-semibold text-stop">
@@ -136,6 +138,16 @@
     padding: 10px 0;
     border-bottom: 1px solid var(--rule);
   }
+  .ends {
+    grid-column: 1 / -1;
+    grid-row: 2;
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 8px 24px;
+  }
+  .out {
+    grid-column: -2;
+  }
   .day {
     min-width: 44px;
     padding: 0 6px;
@@ -144,8 +156,12 @@
     box-shadow: inset 0 -4px 0 var(--ink);
   }
   @media (max-width: 760px) {
-    .closure {
+    .closure,
+    .ends {
       grid-template-columns: minmax(0, 1fr);
+    }
+    .out {
+      grid-column: auto;
     }
   }
 </style>

@@ -20,7 +20,7 @@
   const usedL = $derived(used ?? (heldL > 0 && !unsaid ? Math.max(0, heldL - leftL) : null));
   const wrong = $derived(
     usedL !== null && heldL > 0 && !unsaid && !addsUp({ heldL, usedL, leftL })
-      ? `${showPour(heldL, desk.units)} mixed, ${showPour(leftL, desk.units)} left: that makes ${showPour(Math.max(0, heldL - leftL), desk.units)}, not ${showPour(usedL, desk.units)}. Correct it, or tick that it is guessed.`
+      ? `${showPour(heldL, desk.units)} mixed, ${showPour(leftL, desk.units)} left: that makes ${showPour(Math.max(0, heldL - leftL), desk.units)}, not ${showPour(usedL, desk.units)}. Correct it, or tick that it is guessed`
       : null
   );
   const ratio = $derived(usedL && planned ? usedL / planned.expectedL : 1);
