@@ -156,10 +156,22 @@
       right: 8px;
     }
   }
-  @media (max-width: 380px) {
+  /* All seven places fit: Today is home, so the mark gives up its room. */
+  @media (max-width: 430px) {
+    .brand {
+      display: none;
+    }
+    nav {
+      display: flex;
+      justify-content: space-between;
+    }
     nav a {
-      padding: 0 6px;
+      padding: 0 5px;
       font-size: 14px;
+    }
+    nav a[aria-current]::after {
+      left: 5px;
+      right: 5px;
     }
   }
 </style>

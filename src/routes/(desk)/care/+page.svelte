@@ -28,15 +28,16 @@
   {:else}
     <div class="axis" aria-hidden="true">
       <span></span>
-      <svg viewBox="0 0 1000 20" class="w-full">
+      <svg width="100%" height="20">
         <rect
-          x={((clock.now - fromMs) / (toMs - fromMs)) * 1000 - 34}
+          x="{((clock.now - fromMs) / (toMs - fromMs)) * 100}%"
           y="0"
+          transform="translate(-34 0)"
           width="68"
           height="18"
           fill="var(--now)"
         /><text
-          x={((clock.now - fromMs) / (toMs - fromMs)) * 1000}
+          x="{((clock.now - fromMs) / (toMs - fromMs)) * 100}%"
           y="14"
           text-anchor="middle"
           class="fig"

@@ -48,10 +48,10 @@
   );
   const usable = (ms: number) => usableFrom(ms, desk.document.site);
   const passed = (s: Span | null) => s !== null && s.p50 <= desk.minuteMs;
-  const WIDTH = 760;
+  let width = $state(760);
   const toMs = $derived(leave?.fullCure ? leave.fullCure.p90 + 86_400_000 : (last?.laidToMs ?? 0) + 10 * 86_400_000);
   const fromMs = $derived((last?.laidFromMs ?? 0) - 43_200_000);
-  const x = $derived((ms: number) => ((ms - fromMs) / (toMs - fromMs)) * WIDTH);
+  const x = $derived((ms: number) => ((ms - fromMs) / (toMs - fromMs)) * width);
   let handing = $state(false);
 
   async function handOver() {
@@ -104,27 +104,29 @@
   {/if}
   <div class="grid gap-8 pt-3 lg:grid-cols-[minmax(0,1fr)_330px]">
     <section aria-label="Dates">
-      <svg viewBox="0 0 {WIDTH} 60" class="w-full" role="img" aria-label="The last coat from laying to full cure">
-        <Ribbon
-          segments={coatSegments(last, 'cure', toMs)}
-          {x}
-          y={14}
-          height={34}
-          width={WIDTH}
-          planned={!real}
-          label={(s) => s.state}
-        />
-        {#each rows as [name, s] (name)}{#if s && x(s.p50) < WIDTH - 4}<path
-              d="M{x(s.p50)} 8V54"
-              stroke="var(--ink)"
-              stroke-width="2.5"
-            />{/if}{/each}
-        {#if x(desk.minuteMs) > 0 && x(desk.minuteMs) < WIDTH}<path
-            d="M{x(desk.minuteMs)} 0V60"
-            stroke="var(--now)"
-            stroke-width="6"
-          /><path d="M{x(desk.minuteMs)} 0V60" stroke="var(--on-now)" stroke-width="2" />{/if}
-      </svg>
+      <div bind:clientWidth={width}>
+        <svg viewBox="0 0 {width} 60" class="w-full" role="img" aria-label="The last coat from laying to full cure">
+          <Ribbon
+            segments={coatSegments(last, 'cure', toMs)}
+            {x}
+            y={14}
+            height={34}
+            {width}
+            planned={!real}
+            label={(s) => s.state}
+          />
+          {#each rows as [name, s] (name)}{#if s && x(s.p50) < width - 4}<path
+                d="M{x(s.p50)} 8V54"
+                stroke="var(--ink)"
+                stroke-width="2.5"
+              />{/if}{/each}
+          {#if x(desk.minuteMs) > 0 && x(desk.minuteMs) < width}<path
+              d="M{x(desk.minuteMs)} 0V60"
+              stroke="var(--now)"
+              stroke-width="6"
+            /><path d="M{x(desk.minuteMs)} 0V60" stroke="var(--on-now)" stroke-width="2" />{/if}
+        </svg>
+      </div>
       <ol class="dates">
         {#each rows as [name, s, how] (name)}
           <li class:passed={passed(s)}>
@@ -226,7 +228,11 @@
   }
   @media (max-width: 760px) {
     .dates li {
-      grid-template-columns: 116px 62px minmax(0, 1fr);
+      grid-template-columns: auto minmax(0, 1fr);
+      gap: 2px 10px;
+    }
+    .dates li > :last-child {
+      grid-column: 1 / -1;
     }
     .day {
       font-size: 21px;
