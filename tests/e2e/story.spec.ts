@@ -170,16 +170,16 @@ test('Work: the first coat from the phone', async ({ browser }) => {
   const jo = await onPhone(browser);
   await expect(jo.getByRole('heading', { name: 'Mix batch A' })).toBeVisible();
   await press(jo, 'Mix batch A');
-  await press(jo, 'Poured, start stirring');
-  await expect(jo.getByText('Write down the lot.').first()).toBeVisible();
-  await expect(jo.getByText('Read it off the tin.').first()).toBeVisible();
+  const poured = jo.getByRole('button', { name: 'Poured, start stirring' });
+  await expect(poured).toBeDisabled();
+  await expect(jo.getByText('Write down the lot on the oil.')).toBeVisible();
   await jo.getByLabel('Lot on the oil').fill('OD-1');
   await jo.getByLabel('Lot on the hardener').fill('H-1');
   await jo.getByLabel('On the oil', { exact: true }).fill('D7');
   await jo.getByLabel('On the hardener', { exact: true }).fill('D1');
   await expect(jo.getByRole('alert')).toContainText('D7 and D1 do not belong together');
-  await press(jo, 'Poured, start stirring');
-  await expect(jo.getByRole('button', { name: 'Poured, start stirring' })).toBeVisible();
+  await expect(jo.getByText('Read the pair codes off both tins.')).toBeVisible();
+  await expect(poured).toBeDisabled();
   await jo.getByLabel('On the hardener', { exact: true }).fill('d-7');
   await accessible(jo);
   await press(jo, 'Poured, start stirring');
@@ -208,7 +208,12 @@ test('Work: the first coat from the phone', async ({ browser }) => {
   await press(jo, 'Bay 1 is wiped');
   await press(jo, 'Close coat 1');
   await accessible(jo);
+  await expect(jo.getByText('Say what is left of batch A; 0 if nothing is.')).toBeVisible();
+  await jo.getByLabel(/^Left of batch A/).fill('0');
   await jo.getByLabel('Oil used on this coat').fill('2800 ml');
+  await expect(jo.getByText(/ml mixed, 0 ml left: that makes .* not 2,800 ml/)).toBeVisible();
+  await expect(jo.getByRole('button', { name: 'Coat 1 is done' })).toBeDisabled();
+  await jo.getByRole('checkbox', { name: 'Guessed, not measured' }).click();
   await press(jo, 'Coat 1 is done');
   await expect(jo.getByRole('heading', { name: /Coat 2 opens/ })).toBeVisible();
 
@@ -259,7 +264,7 @@ test('the second coat, and the floor is handed over', async ({ browser }) => {
   await at(jo, '2027-05-20T08:20:00+01:00');
   await press(jo, 'Bay 1 is wiped');
   await press(jo, 'Close coat 2');
-  await jo.getByLabel('Oil used on this coat').fill('1700');
+  await jo.getByLabel(/^Left of batch B/).fill('0');
   await press(jo, 'Coat 2 is done');
   await press(jo, 'Open Leave');
   await expect(jo.getByText('From what really happened')).toBeVisible();

@@ -15,10 +15,17 @@ export interface Problem {
 /** Whether food touches any of it. */
 export const touchesFood = (job: JobDocument): boolean => job.usedForFood || job.surfaces.some((s) => s.look?.food);
 
+const NOTHING_TO_OIL: Problem = {
+  path: '/surfaces',
+  severity: 'check',
+  problem: 'there is no surface yet: say what is to be oiled, and measure it'
+};
+
 /** What is wrong with a job beyond its shape, in the order of the stations. */
 export function jobProblems(job: JobDocument): Problem[] {
   return [
     ...siteProblems(job),
+    ...(job.surfaces.length ? [] : [NOTHING_TO_OIL]),
     ...job.surfaces.flatMap(surfaceProblems),
     ...cardsProblems(job),
     ...finishProblems(job)

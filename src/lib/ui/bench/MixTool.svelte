@@ -97,6 +97,6 @@
   </tbody>
 </table>
 {#if isTwoPart(card) && card.pairCode}
-  <PairCodes wanted={card.pairCode} bind:oil={oilCode} bind:hardener={hardenerCode} tried={false} />
+  <PairCodes wanted={card.pairCode} bind:oil={oilCode} bind:hardener={hardenerCode} />
 {/if}
 <StirTimer {card} secondMinutes={house.secondStirMinutes} />

@@ -8,13 +8,10 @@
     wanted: string;
     oil: string;
     hardener: string;
-    /** Whether a mix was tried: what is missing is said from then on. */
-    tried: boolean;
   }
-  let { wanted, oil = $bindable(), hardener = $bindable(), tried }: Props = $props();
+  let { wanted, oil = $bindable(), hardener = $bindable() }: Props = $props();
   const differ = $derived(oil.trim() !== '' && hardener.trim() !== '' && !samePairCode(oil, hardener));
   const foreign = $derived(oil.trim() !== '' && !samePairCode(oil, wanted));
-  const missing = (code: string) => (tried && code.trim() === '' ? ['Read it off the tin.'] : null);
 
   interface Detector {
     detect(source: CanvasImageSource): Promise<{ rawValue: string }[]>;
@@ -60,14 +57,8 @@
 <fieldset class="codes">
   <legend>Pair code, read off both tins (card says {wanted})</legend>
   <div class="two">
-    <TextField label="On the oil" bind:value={oil} maxlength={20} autocapitalize="characters" errors={missing(oil)} />
-    <TextField
-      label="On the hardener"
-      bind:value={hardener}
-      maxlength={20}
-      autocapitalize="characters"
-      errors={missing(hardener)}
-    />
+    <TextField label="On the oil" bind:value={oil} maxlength={20} autocapitalize="characters" />
+    <TextField label="On the hardener" bind:value={hardener} maxlength={20} autocapitalize="characters" />
     {#if mayScan}
       <button type="button" class="btn line" onclick={() => scan('oil')}>Scan the oil</button>
       <button type="button" class="btn line" onclick={() => scan('hardener')}>Scan the hardener</button>

@@ -43,7 +43,6 @@
   let hardenerLot = $state<string | null>(null);
   let oilCode = $state('');
   let hardenerCode = $state('');
-  let tried = $state(false);
 
   const lots = $derived({
     oil: oilLot ?? last?.components.find((c) => c.role === 'oil')?.lot ?? '',
@@ -85,7 +84,6 @@
   });
 
   async function mixed() {
-    tried = true;
     if (closed) return;
     const part = (role: 'oil' | 'hardener' | 'thinner', litres: number, lot: string) =>
       litres > 0 ? [{ role, litres: Math.round(litres * 1e4) / 1e4, lot: lot.trim() }] : [];
@@ -124,7 +122,6 @@
       value={lots.oil}
       oninput={(e) => (oilLot = e.currentTarget.value)}
       maxlength={40}
-      errors={tried && missing.oil ? ['Write down the lot.'] : null}
       hint={stockLots.length ? `in stock: ${stockLots.join(', ')}` : undefined}
     />
     {#if isTwoPart(card)}<TextField
@@ -132,14 +129,13 @@
         value={lots.hardener}
         oninput={(e) => (hardenerLot = e.currentTarget.value)}
         maxlength={40}
-        errors={tried && missing.hardener ? ['Write down the lot.'] : null}
       />{/if}
   </div>
   {#if otherLot}<p class="mt-2 font-semibold text-check">
       Another lot than batch {last!.batch}. One lot a face, or blend the tins first.
     </p>{/if}
   {#if coded}
-    <PairCodes wanted={card.pairCode!} bind:oil={oilCode} bind:hardener={hardenerCode} {tried} />
+    <PairCodes wanted={card.pairCode!} bind:oil={oilCode} bind:hardener={hardenerCode} />
   {/if}
   <p class="my-3">
     {Number.isFinite(life)
