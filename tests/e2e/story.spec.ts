@@ -121,7 +121,7 @@ test('When: hours open or closed with their reason, the best start is found and 
   const hours = desk.getByRole('application');
   await hours.focus();
   await desk.keyboard.press('ArrowRight');
-  await expect(desk.getByText(/nobody has read the moisture of the wood/)).toBeVisible();
+  await expect(desk.getByText(/is closed\. nobody has read the moisture of the wood/)).toBeVisible();
   await desk.getByRole('button', { name: 'Change hours, air or crew' }).click();
   await desk.getByLabel('Wood moisture, measured now').fill('8.4');
   await desk.getByRole('dialog').getByRole('button', { name: 'Done' }).click();

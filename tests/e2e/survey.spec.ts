@@ -200,7 +200,7 @@ test('a deck with undersides, coated before the boards go down', async ({ page }
   await expect(area(page, 'Underside')).toHaveText('39.0 m²');
   await page.getByRole('button', { name: 'Undersides before installation' }).click();
   const faces = page.getByRole('region', { name: 'Faces' });
-  await expect(faces).toContainText('overhead, before installation, lies face down to dry');
+  await expect(faces).toContainText('before installation, lies face down to dry');
   await page.getByLabel('Gap').fill('0');
   await expect(area(page, 'Top')).toHaveText('41.0 m²');
   await saved(page);
@@ -269,7 +269,7 @@ test('a failed gate repeats the grit, and is on record', async ({ browser }) => 
     await page.getByRole('button', { name: gate }).click();
   await expect(page.getByRole('heading', { name: /^Sand P80/ }).first()).toBeVisible();
   await page.goto(`${job}/work`);
-  await expect(page.getByText(/No swirls under a raking lamp: failed, Sand P60 again/)).toBeVisible();
+  await expect(page.getByText(/No swirls under a raking lamp: failed, Sand P60, edges and corners too again/)).toBeVisible();
   await page.context().close();
 });
 

@@ -202,8 +202,10 @@ test('a desk that is down: the kept forecast goes on, its age is said; a file st
   const monday = page.getByLabel('Mon from');
   const began = await monday.inputValue();
   await monday.fill('');
+  await monday.press('Tab');
   await expect(page.getByText(`Type a time; ${began} stays until then.`)).toBeVisible();
   await monday.fill('09:15');
+  await monday.press('Tab');
   await expect(page.getByText('stays until then')).toHaveCount(0);
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByText(/From the file logger\.csv/)).toBeVisible();
