@@ -1,5 +1,5 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -53,6 +53,14 @@ describe('./basket plan', () => {
     expect(plan.load.batches[0]).toMatchObject({ none: null, smallestL: 0.72, mixTempC: 19.4 });
     expect(Date.parse(plan.leave.fullCure.likeliestAt)).toBeGreaterThan(Date.parse(plan.leave.lightUse.likeliestAt));
     expect(plan.keep.surfaces[0].reoil.earliestAt < plan.keep.surfaces[0].reoil.latestAt).toBe(true);
+  });
+  it('answers the example of the docs with what stands there', () => {
+    const formats = readFileSync('docs/formats.md', 'utf8');
+    const example = formats.slice(formats.indexOf('### A whole example'));
+    const [job, answer] = [...example.matchAll(/```json\n(.*?)```/gs)].map((m) => m[1]!);
+    const r = basketPlan(file('bench.json', job!), '--cards', 'demo/cards.json', '--now', '2027-05-18T07:00:00Z');
+    expect([r.code, r.err]).toEqual([0, '']);
+    expect(JSON.parse(r.out)).toMatchObject(JSON.parse(answer!));
   });
   it('judges a deck by a CoverageJSON series', () => {
     const job = deckJob();

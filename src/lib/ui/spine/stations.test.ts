@@ -105,6 +105,9 @@ describe('the spine', () => {
       state: 'now',
       word: expect.stringMatching(/^now, from /)
     });
+    const mondays = floorJob();
+    mondays.site.workingHours = { mon: { from: '08:00', to: '17:00' } };
+    expect(at(seen(mondays, laid), 'leave').word).toMatch(/^now, from Mon /);
     const kept = seen(floorJob(), [...laid, made('handed.over', {}, -5)]);
     expect(at(kept, 'keep')).toMatchObject({ state: 'now', word: expect.stringMatching(/^now, \w{3} 20\d\d$/) });
     const unwritten = ['look', 'ready'];

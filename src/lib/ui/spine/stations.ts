@@ -13,6 +13,7 @@ import {
 } from '$core/job';
 import { countedRags, showArea, showVolume, type UnitSystem } from '$core/units';
 import { dayMonth, monthYear, whenWords } from '../words/time';
+import { usableFrom } from '../words/usable';
 
 export type StationId = 'look' | 'measure' | 'ready' | 'choose' | 'load' | 'when' | 'work' | 'leave' | 'keep';
 
@@ -128,7 +129,7 @@ function word(id: StationId, seen: Seen): string {
     }
     case 'leave': {
       const at = live.leave?.lightUse ?? plan.leave?.lightUse;
-      return at ? `from ${dayMonth(at.p50, timeZone)}` : 'after the last coat';
+      return at ? `from ${dayMonth(usableFrom(at.p50, document.site).atMs, timeZone)}` : 'after the last coat';
     }
     case 'keep': {
       const at = (live.keep ?? plan.keep)?.surfaces[0]?.reoil;
