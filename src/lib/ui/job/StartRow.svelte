@@ -1,11 +1,11 @@
 <script lang="ts">
   import { HOUR_MS, type UnitSystem } from '$core/units';
-  import type { HourVerdict, RankedStart, SequenceOutcome } from '$core/window';
+  import type { HourVerdict, RankedStart, SequenceOutcome, SimulatedCoat } from '$core/window';
   import Ribbon from '../ribbon/Ribbon.svelte';
   import { RULE_LOOK } from '../ribbon/rule-look';
   import { coatSegments, cutAt } from '../ribbon/segments';
   import { closureWords } from '../words/closure-words';
-  import { clockTime, hourWords, spanWords, whenWords } from '../words/time';
+  import { hourWords, laidWords, spanWords, whenWords } from '../words/time';
 
   interface Props {
     outcome: SequenceOutcome;
@@ -52,6 +52,20 @@
         ? { text, x: left - 8, end: true }
         : null;
   });
+  const laidText = (c: SimulatedCoat) =>
+    `coat ${c.number}, ${laidWords(c, timeZone)}${roomy && c.sittings.length > 1 ? `, ${c.sittings.length} sittings` : ''}${c.abradeFirst ? ', abrade first' : ''}`;
+  const nextText = ({ c, next }: (typeof lanes)[number]) =>
+    next || c.number < coatsWanted
+      ? `next opens ${hourWords(c.recoatOpens.p50, nowMs, timeZone)}, ${spanWords(c.recoatOpens, nowMs, timeZone)}`
+      : c.lightUse
+        ? `light use ${whenWords(c.lightUse.p50, nowMs, timeZone)}`
+        : '';
+  /** Where a lane's words begin: over its first oil, or as far left of it as they need. */
+  const textX = (l: (typeof lanes)[number]) =>
+    Math.max(
+      2,
+      Math.min(x(l.c.laidFromMs), plotW - laidText(l.c).length * 7.2 - (roomy ? nextText(l).length * 6.9 : 0))
+    );
   const LANE = 46;
   const height = $derived(chosen ? Math.max(1, lanes.length) * LANE + 12 : 42);
 </script>
@@ -88,33 +102,15 @@
     viewBox="0 0 {plotW} {height}"
     role="img"
     aria-label={lanes
-      .map(
-        (l) =>
-          `coat ${l.c.number} ${hourWords(l.c.laidFromMs, nowMs, timeZone)} to ${clockTime(l.c.laidToMs, timeZone)}, recoat opens ${hourWords(l.c.recoatOpens.p50, nowMs, timeZone)}`
-      )
+      .map((l) => `${laidText(l.c)}, recoat opens ${hourWords(l.c.recoatOpens.p50, nowMs, timeZone)}`)
       .join('; ') || 'no coat can be laid'}
   >
     {#if chosen}
       {#each lanes as l, i (l.c.number)}
         {@const y = i * LANE + 20}
-        <text
-          x={Math.max(2, Math.min(x(l.c.laidFromMs), plotW - (roomy ? 330 : 150)))}
-          y={y - 6}
-          style="font-size:12.5px"
-        >
-          <tspan style="font-weight:660"
-            >coat {l.c.number}, {clockTime(l.c.laidFromMs, timeZone)} to {clockTime(l.c.laidToMs, timeZone)}{l.c
-              .abradeFirst
-              ? ', abrade first'
-              : ''}</tspan
-          >
-          {#if roomy}<tspan dx="8" style="fill:var(--go);font-weight:600"
-              >{l.next || l.c.number < coatsWanted
-                ? `next opens ${hourWords(l.c.recoatOpens.p50, nowMs, timeZone)}, ${spanWords(l.c.recoatOpens, nowMs, timeZone)}`
-                : l.c.lightUse
-                  ? `light use ${whenWords(l.c.lightUse.p50, nowMs, timeZone)}`
-                  : ''}</tspan
-            >{/if}
+        <text x={textX(l)} y={y - 6} style="font-size:12.5px">
+          <tspan style="font-weight:660">{laidText(l.c)}</tspan>
+          {#if roomy}<tspan dx="8" style="fill:var(--go);font-weight:600">{nextText(l)}</tspan>{/if}
         </text>
         <Ribbon segments={l.segments} {x} {y} height={22} width={plotW} />
       {/each}

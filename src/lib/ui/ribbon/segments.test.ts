@@ -30,6 +30,19 @@ describe('coat ribbon', () => {
     ]);
     expect(s[3]!.scarf).toEqual(span(60));
   });
+  it('a coat laid in sittings dries between them', () => {
+    const sittings = [
+      { fromMs: 0, toMs: 3 },
+      { fromMs: 7, toMs: 10 }
+    ];
+    expect(coatSegments({ ...times, sittings }, 'recoat', 50).map((x) => [x.state, x.fromMs, x.toMs])).toEqual([
+      ['oil on', 0, 3],
+      ['drying', 3, 7],
+      ['oil on', 7, 10],
+      ['drying', 10, 40],
+      ['dry', 40, 50]
+    ]);
+  });
   it('the last coat cures once it is safe, and shows no gate', () => {
     expect(coatSegments(times, 'cure', 200).map((x) => [x.state, x.fromMs, x.toMs])).toEqual([
       ['oil on', 0, 10],

@@ -1,5 +1,6 @@
 import type { CoatTimes, Span } from '$core/drying';
 import type { LiveCoat } from '$core/job';
+import type { SimulatedCoat } from '$core/window';
 
 /** A stretch of a coat ribbon. Sure ends are cut square; `scarf` gives the slope of an unsure start, 10 % to 90 %. */
 export interface Segment {
@@ -14,11 +15,11 @@ export type After = 'recoat' | 'cure';
 
 /**
  * The states of a coat along the time axis, from the first oil to `toMs` (handbook 9, interface notes): oil on while laid,
- * drying until touch dry, dry until the gate opens, open until it shuts, then shut. After the last coat: curing. Oil that is
+ * drying between its sittings and until touch dry, dry until the gate opens, open until it shuts, then shut. After the last coat: curing. Oil that is
  * still wet has no curve yet; oil that stands has none at all.
  */
 export function coatSegments(
-  t: CoatTimes & Partial<Pick<LiveCoat, 'wet' | 'willStayTacky'>>,
+  t: CoatTimes & Partial<Pick<LiveCoat, 'wet' | 'willStayTacky'> & Pick<SimulatedCoat, 'sittings'>>,
   after: After,
   toMs: number
 ): Segment[] {
@@ -27,7 +28,11 @@ export function coatSegments(
   const add = (state: Segment['state'], fromMs: number, end: number, scarf?: Span) => {
     if (end > fromMs) out.push({ state, fromMs, toMs: end, scarf });
   };
-  add('oil on', t.laidFromMs, t.laidToMs);
+  let laidToMs = t.laidFromMs;
+  for (const s of t.sittings ?? [{ fromMs: t.laidFromMs, toMs: t.laidToMs }]) {
+    add('drying', laidToMs, s.fromMs);
+    add('oil on', s.fromMs, (laidToMs = s.toMs));
+  }
   if (t.wet) return out;
   if (t.willStayTacky) {
     add('stands', t.laidToMs, toMs);

@@ -57,6 +57,14 @@ export function hourWords(ms: number, nowMs: number, timeZone: string): string {
 export const dayHour = (ms: number, timeZone: string): string =>
   `${dayShort(ms, timeZone)}, ${clockTime(ms, timeZone)}`;
 
+/** The hours of a coat: "Mon 24, 14:20 to 15:40", "Mon 24, 16:00 to Tue 25, 08:10" over a night. */
+export const laidWords = (laid: { laidFromMs: number; laidToMs: number }, timeZone: string): string =>
+  `${dayHour(laid.laidFromMs, timeZone)} to ${
+    dateKey(laid.laidFromMs, timeZone) === dateKey(laid.laidToMs, timeZone)
+      ? clockTime(laid.laidToMs, timeZone)
+      : dayHour(laid.laidToMs, timeZone)
+  }`;
+
 /** "80 % between 13:10 and 16:40"; the days alone when they are far off, unless both are the same. */
 export function spanWords(span: { p10: number; p90: number }, nowMs: number, timeZone: string): string {
   const [from, to] = [whenWords(span.p10, nowMs, timeZone), whenWords(span.p90, nowMs, timeZone)];

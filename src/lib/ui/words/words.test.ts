@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Deadline } from '$core/job';
 import { closureWords } from './closure-words';
 import { deadlineWords, leftWords } from './deadline-words';
-import { clockTime, dayMonth, hourWords, spanWords, whenWords } from './time';
+import { clockTime, dayMonth, hourWords, laidWords, spanWords, whenWords } from './time';
 
 const NOW = Date.parse('2027-05-18T09:40:00+01:00');
 const ZONE = 'Europe/London';
@@ -23,6 +23,11 @@ describe('times in words', () => {
     const before = Date.parse('2027-10-31T00:30:00Z');
     expect([clockTime(before, ZONE), clockTime(before + 3_600_000, ZONE)]).toEqual(['01:30', '01:30']);
     expect(clockTime(NOW, 'Asia/Kolkata')).toBe('14:10');
+  });
+  it('the hours of a coat always have their day, and both days over a night', () => {
+    const laid = (from: number, to: number) => laidWords({ laidFromMs: min(from), laidToMs: min(to) }, ZONE);
+    expect(laid(0, 90)).toBe('Tue 18, 09:40 to 11:10');
+    expect(laid(0, 24 * 60)).toBe('Tue 18, 09:40 to Wed 19, 09:40');
   });
   it('a span is said as 80 %, by its hours where both fall on one day', () => {
     expect(spanWords({ p10: min(210), p90: min(420) }, NOW, ZONE)).toBe('80 % between 13:10 and 16:40');

@@ -151,7 +151,7 @@
         {/each}
         <li>
           <span class="fig day">{leave.food === 'no claim' ? 'no' : dayMonth(usable(leave.food.p50).atMs, zone)}</span
-          ><span></span>
+          ><span class="fig time">{leave.food === 'no claim' ? '' : usable(leave.food.p50).part}</span>
           <span
             ><b>Food contact</b><br /><span class="dim"
               >{leave.food === 'no claim'
