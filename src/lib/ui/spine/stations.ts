@@ -11,7 +11,7 @@ import {
   type SurfaceSurvey,
   type WorkState
 } from '$core/job';
-import { countedRags, showArea, showVolume, type UnitSystem } from '$core/units';
+import { counted, countedRags, showArea, showVolume, type UnitSystem } from '$core/units';
 import { dayMonth, monthYear, whenWords } from '../words/time';
 import { usableFrom } from '../words/usable';
 
@@ -108,7 +108,7 @@ function word(id: StationId, seen: Seen): string {
     case 'ready': {
       const { done, of } = prepTotals(seen);
       if (of === 0) return 'after Look';
-      if (done === 0) return state.coats.length ? 'not written down' : `${of} steps`;
+      if (done === 0) return state.coats.length ? 'not written down' : counted(of, 'step', 'steps');
       return done === of ? 'prepared' : `${done} of ${of} steps`;
     }
     case 'measure':
@@ -125,7 +125,7 @@ function word(id: StationId, seen: Seen): string {
       const bay = openBays(state)[0];
       if (bay) return `bay ${bay.bay}, coat ${bay.coat}`;
       if (ragsUnaccounted(state)) return `${countedRags(ragsUnaccounted(state))} out`;
-      return `${live.coats.filter((c) => c.closed).length} of ${coatCount(document)} coats`;
+      return `${live.coats.filter((c) => c.closed).length} of ${counted(coatCount(document), 'coat', 'coats')}`;
     }
     case 'leave': {
       const at = live.leave?.lightUse ?? plan.leave?.lightUse;

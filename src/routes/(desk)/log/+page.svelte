@@ -38,7 +38,12 @@
   const z90 = normalQuantile(0.9);
   const span = (k: LogKey) => {
     const s = Math.exp(z90 * k.known.sdLn);
-    return `${showSpreadRate(k.known.medianM2PerL / s, units)} to ${showSpreadRate(k.known.medianM2PerL * s, units)}`;
+    return `${showSpreadRate(k.known.medianM2PerL / s, units)} and ${showSpreadRate(k.known.medianM2PerL * s, units)}`;
+  };
+  /** How far from the card, as "−24 %"; "0 %" where it rounds to none. */
+  const deviation = (off: number) => {
+    const percent = decimals(Math.abs(off - 1) * 100, 0);
+    return `${percent === '0' ? '' : off < 1 ? '−' : '+'}${percent} %`;
   };
   const toOpen = $derived(keys.reduce((n, k) => n + k.coats.filter(isUnexplained).length, 0));
 
@@ -138,9 +143,7 @@
                   <td class="num"
                     ><b>{showSpreadRate(k.known.medianM2PerL, units)}</b><span
                       class="block text-[12.5px] {off < 0.9 ? 'text-check' : 'dim'}"
-                      >{k.known.coats === 0
-                        ? 'card alone'
-                        : `${off < 1 ? '−' : '+'}${decimals(Math.abs(off - 1) * 100, 0)} %`}</span
+                      >{k.known.coats === 0 ? 'card alone' : deviation(off)}</span
                     ></td
                   >
                   <td class="num">{k.known.coats}</td>
