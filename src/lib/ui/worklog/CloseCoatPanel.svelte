@@ -73,7 +73,7 @@
   />
   {#if planned}<p class="dim mt-1">
       {showVolume(planned.expectedL, desk.units)} expected.{heldL > 0
-        ? ` ${showPour(heldL, desk.units)} mixed, ${showPour(leftL, desk.units)} left.`
+        ? ` ${showPour(heldL, desk.units)} mixed${unsaid ? '' : `, ${showPour(leftL, desk.units)} left`}.`
         : ''}
     </p>{/if}
   {#if ratio > 2.5 || ratio < 0.3}<p class="mt-1 font-semibold text-check">
