@@ -269,7 +269,9 @@ test('a failed gate repeats the grit, and is on record', async ({ browser }) => 
     await page.getByRole('button', { name: gate }).click();
   await expect(page.getByRole('heading', { name: /^Sand P80/ }).first()).toBeVisible();
   await page.goto(`${job}/work`);
-  await expect(page.getByText(/No swirls under a raking lamp: failed, Sand P60, edges and corners too again/)).toBeVisible();
+  await expect(
+    page.getByText(/No swirls under a raking lamp: failed, Sand P60, edges and corners too again/)
+  ).toBeVisible();
   await page.context().close();
 });
 
