@@ -4,6 +4,8 @@ const DAY_ENDS_MIN = 15 * 60 + 30;
 const BEGIN_MIN = 9 * 60 + 40;
 const MINUTE_MS = 60_000;
 const DAYS_AHEAD = 7;
+/** Offsets of all zones are whole multiples of it. */
+const STEP_MIN = 5;
 
 /** Weekday and minutes since midnight that a clock in a zone shows. @param {number} ms @param {string} timeZone */
 function wallClock(ms, timeZone) {
@@ -26,8 +28,8 @@ export function demoAheadMs(nowMs, timeZone) {
   const works = (/** @type {string} */ weekday) => !['Sat', 'Sun'].includes(weekday);
   const now = wallClock(nowMs, timeZone);
   if (works(now.weekday) && now.minutes >= DAY_BEGINS_MIN && now.minutes < DAY_ENDS_MIN) return 0;
-  for (let quarters = 1; quarters <= DAYS_AHEAD * 24 * 12; quarters++) {
-    const ahead = quarters * 5 * MINUTE_MS - (nowMs % (5 * MINUTE_MS));
+  for (let steps = 1; steps <= (DAYS_AHEAD * 24 * 60) / STEP_MIN; steps++) {
+    const ahead = steps * STEP_MIN * MINUTE_MS - (nowMs % (STEP_MIN * MINUTE_MS));
     const then = wallClock(nowMs + ahead, timeZone);
     if (works(then.weekday) && then.minutes === BEGIN_MIN) return ahead;
   }

@@ -4,7 +4,7 @@ import { classTraits, type ProductCard } from '../product';
 import { wearBase, wearData, wearDate, wearPerYear } from '../upkeep';
 import { topCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
-import type { WorkState } from './fold';
+import type { WorkState } from './work-state';
 
 /** When the place may be used again. Null: the card does not say, or the finish never gets there. */
 export interface LeavePlan {

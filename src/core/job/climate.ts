@@ -17,7 +17,7 @@ import {
 } from '../window';
 import { speciesOf, type Board } from '../wood';
 import type { JobDocument } from './document-schema';
-import type { WorkState } from './fold';
+import type { WorkState } from './work-state';
 
 /** Does this job's air hang on the weather outside? */
 export const needsWeather = ({ site }: Pick<JobDocument, 'site'>): boolean =>

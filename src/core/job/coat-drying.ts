@@ -7,7 +7,7 @@ import { knownBefore, type Knowledge } from './knowledge';
 import type { CoatPlan } from './coats';
 import { coatCard, coatSpec, finishCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
-import type { CoatState, WorkState } from './fold';
+import type { CoatState, WorkState } from './work-state';
 
 /** How a coat on the wood dries, the crew's factor κ left out. */
 export interface CoatDrying {

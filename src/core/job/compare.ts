@@ -11,7 +11,7 @@ import { leavePlan } from './after';
 import { cardOf, coatSpecs, faceRef, sequenceCards, topCard } from './coat-specs';
 import type { Finish, FinishSystem, JobDocument } from './document-schema';
 import fitnessData from './fitness.json';
-import type { WorkState } from './fold';
+import type { WorkState } from './work-state';
 import type { Knowledge } from './knowledge';
 import { bestStarts, plan } from './plan';
 import riskRows from './risks.json';

@@ -4,7 +4,7 @@ import { dayStarts, workingStretches, type SequenceOutcome } from '../window';
 import type { JudgedBooking } from './booking';
 import { coatCount } from './coat-specs';
 import type { JobDocument } from './document-schema';
-import { openBays, ragsUnaccounted, type WorkState } from './fold';
+import { openBays, ragsUnaccounted, type WorkState } from './work-state';
 import type { BayEnd } from './dwell-clock';
 import type { LiveCoat, LiveWork } from './live';
 

@@ -4,7 +4,7 @@ import { isTwoPart } from '../product';
 import { coatPlans, type CoatKey } from './coats';
 import { cardOf, jobAtHouse } from './coat-specs';
 import type { JobDocument } from './document-schema';
-import type { WorkState } from './fold';
+import type { WorkState } from './work-state';
 
 /** A finished coat as the log teaches from it. Rates in m²/L. */
 export interface FinishedCoat {

@@ -45,11 +45,8 @@ export { bestStarts, plan, type Plan } from './plan';
 export { firstStart, sequenceContext, type OnWood } from './contexts';
 export { withOwn, withoutOwn } from './own-knowledge';
 export { kappaFor, siteKey, tackTestsOf, type DryingLog, type DryingObservation } from './tack-tests';
+export { DESK_EVENTS, eventOrder, fold, foldNext } from './fold';
 export {
-  DESK_EVENTS,
-  eventOrder,
-  fold,
-  foldNext,
   jobStage,
   openBays,
   packedKey,
@@ -60,7 +57,7 @@ export {
   type CoatState,
   type JobStage,
   type WorkState
-} from './fold';
+} from './work-state';
 export { liveWork, type LiveBatch, type LiveBay, type LiveCoat, type LiveWork } from './live';
 export { deadlines, type Deadline } from './deadlines';
 export { BAY_ENDS, type BayEnd } from './dwell-clock';

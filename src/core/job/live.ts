@@ -10,7 +10,7 @@ import { coatDryings, type CoatDrying } from './coat-drying';
 import { coatPlans, type CoatPlan } from './coats';
 import { coatCard, coatCount, coatSpec, finishCard, jobAtHouse, topCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
-import type { BatchState, CoatState, WorkState } from './fold';
+import type { BatchState, CoatState, WorkState } from './work-state';
 import type { Knowledge } from './knowledge';
 import { kappaFor } from './tack-tests';
 

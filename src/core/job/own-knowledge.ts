@@ -3,7 +3,7 @@ import { defaultHouseRules } from '../house';
 import type { SiteClimate } from '../window';
 import type { JobDocument } from './document-schema';
 import { finishedCoats, withCoats } from './finished';
-import type { WorkState } from './fold';
+import type { WorkState } from './work-state';
 import type { Knowledge } from './knowledge';
 import { tackTestsOf } from './tack-tests';
 

@@ -1,6 +1,6 @@
 import type { JobDocument, SampleBoard } from './document-schema';
 import { cardOf, coatSpecs } from './coat-specs';
-import type { WorkState } from './fold';
+import type { WorkState } from './work-state';
 import type { Problem } from './problems';
 
 type Layers = SampleBoard['layers'];

@@ -4,7 +4,7 @@ import { classTraits, isTwoPart, touchDryProgress, type ProductClass } from '../
 import { localDate } from '../window';
 import { coatCard, coatCount, finishCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
-import { openBays, ragsNotSafe, ragsUnaccounted, type WorkState } from './fold';
+import { openBays, ragsNotSafe, ragsUnaccounted, type WorkState } from './work-state';
 import type { BayEnd } from './dwell-clock';
 import type { LiveCoat, LiveWork } from './live';
 

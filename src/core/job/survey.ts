@@ -24,7 +24,7 @@ import { moistureLimits, type SiteClimate } from '../window';
 import { speciesOf } from '../wood';
 import { cardOf, coatSpec, finishCard, sequenceCards, topCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
-import type { WorkState } from './fold';
+import type { WorkState } from './work-state';
 import { touchesFood } from './problems';
 
 /** Readings of one surface beside its limit and the air's pull. */

@@ -12,7 +12,7 @@ import { coatDryings } from './coat-drying';
 import { coatPlans } from './coats';
 import { finishCard, jobAtHouse } from './coat-specs';
 import type { JobDocument } from './document-schema';
-import type { WorkState } from './fold';
+import type { WorkState } from './work-state';
 import type { Knowledge } from './knowledge';
 
 /** One tack test as the log keeps it: of which job, product and site. */
