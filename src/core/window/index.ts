@@ -79,3 +79,4 @@ export {
   type StartTally,
   type Stopper
 } from './search';
+export { usableFrom } from './usable-from';

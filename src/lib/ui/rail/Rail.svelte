@@ -40,20 +40,19 @@
   });
   const present = $derived(rail.hours.find((h) => h.atMs <= clock.now && clock.now < h.atMs + HOUR_MS));
 
-  const ribbonWord = (s: Segment) =>
-    s.state === 'open'
-      ? `opens ${clockTime(s.scarf!.p50, rail.timeZone)}`
-      : s.state === 'shut'
-        ? `shut ${dayShort(s.scarf!.p50, rail.timeZone)} ${clockTime(s.scarf!.p50, rail.timeZone)}, abrade first`
-        : s.state === 'stands'
-          ? 'stays tacky'
-          : s.state === 'curing'
-            ? 'curing'
-            : s.state === 'drying'
-              ? 'drying'
-              : s.state === 'dry'
-                ? 'dry'
-                : '';
+  const likeliest = (s: Segment) => s.scarf!.p50;
+  const RIBBON_WORDS: Record<Segment['state'], (s: Segment) => string> = {
+    bare: () => '',
+    'oil on': () => '',
+    drying: () => 'drying',
+    dry: () => 'dry',
+    open: (s) => `opens ${clockTime(likeliest(s), rail.timeZone)}`,
+    shut: (s) =>
+      `shut ${dayShort(likeliest(s), rail.timeZone)} ${clockTime(likeliest(s), rail.timeZone)}, abrade first`,
+    curing: () => 'curing',
+    stands: () => 'stays tacky'
+  };
+  const ribbonWord = (s: Segment) => RIBBON_WORDS[s.state](s);
 </script>
 
 <section

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { DAY_MS } from '$core/units';
   import { WEEKDAYS } from '$core/window';
   import { clock } from '../clock/clock.svelte';
   import TextField from '../fields/TextField.svelte';
@@ -23,7 +24,6 @@
     desk.edit((j) => (j.site.closures ??= []).push({ reason: 'closed Sundays', days: ['sun'] }));
   }
   function addOnce() {
-    const DAY_MS = 86_400_000;
     desk.edit((j) =>
       (j.site.closures ??= []).push({
         reason: 'crew elsewhere',

@@ -11,9 +11,9 @@ import {
   type SurfaceSurvey,
   type WorkState
 } from '$core/job';
+import { usableFrom } from '$core/window';
 import { counted, countedRags, showArea, showVolume, type UnitSystem } from '$core/units';
 import { dayMonth, monthYear, whenWords } from '../words/time';
-import { usableFrom } from '../words/usable';
 
 export type StationId = 'look' | 'measure' | 'ready' | 'choose' | 'load' | 'when' | 'work' | 'leave' | 'keep';
 

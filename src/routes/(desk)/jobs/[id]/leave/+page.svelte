@@ -2,14 +2,14 @@
   import { goto, invalidateAll } from '$app/navigation';
   import type { Span } from '$core/drying';
   import { coatCard, coatSpec, openBays, ragsNotSafe, ragsUnaccounted, sequenceCards, topCard } from '$core/job';
-  import { showVolume } from '$core/units';
+  import { DAY_MS, showVolume } from '$core/units';
+  import { usableFrom } from '$core/window';
   import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
   import { coatSegments } from '$lib/ui/ribbon/segments';
   import { dayMonth, fullDate, spanWords } from '$lib/ui/words/time';
-  import { usableFrom } from '$lib/ui/words/usable';
 
   const desk = useJobDesk();
   const zone = $derived(desk.document.site.timeZone);
@@ -49,8 +49,8 @@
   const usable = (ms: number) => usableFrom(ms, desk.document.site);
   const passed = (s: Span | null) => s !== null && s.p50 <= desk.minuteMs;
   let width = $state(760);
-  const toMs = $derived(leave?.fullCure ? leave.fullCure.p90 + 86_400_000 : (last?.laidToMs ?? 0) + 10 * 86_400_000);
-  const fromMs = $derived((last?.laidFromMs ?? 0) - 43_200_000);
+  const toMs = $derived(leave?.fullCure ? leave.fullCure.p90 + DAY_MS : (last?.laidToMs ?? 0) + 10 * DAY_MS);
+  const fromMs = $derived((last?.laidFromMs ?? 0) - DAY_MS / 2);
   const x = $derived((ms: number) => ((ms - fromMs) / (toMs - fromMs)) * width);
   let handing = $state(false);
 
