@@ -14,6 +14,9 @@ export default defineConfig({
   expect: { timeout: 60_000 },
   use: {
     ...devices['Desktop Chrome'],
+    // An act that can't be done says which, long before its walk is out of time.
+    actionTimeout: 60_000,
+    navigationTimeout: 120_000,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     trace: 'off',

@@ -45,7 +45,8 @@ export const test = base.extend<{ onTime: void }>({
 export function waitedFor(page: Page): Page {
   const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)];
   const awake = async (answer: Awaited<ReturnType<Page['goto']>>) => {
-    if (answer?.ok() && (await answer.headerValue('content-type'))?.startsWith('text/html'))
+    // The headers as they came: the raw ones are waited for, for ever where a service worker answered.
+    if (answer?.ok() && answer.headers()['content-type']?.startsWith('text/html'))
       await page.locator('html[data-awake]').waitFor({ state: 'attached' });
     return answer;
   };
