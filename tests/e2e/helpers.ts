@@ -128,4 +128,10 @@ export async function pick(page: Page, label: string | RegExp, option: string | 
   await page.getByRole('option', { name: option }).click();
 }
 
+/** Names the wood of the surface that is open on Look. */
+export async function nameWood(page: Page, typed: string, option: RegExp): Promise<void> {
+  await page.getByLabel('Species').pressSequentially(typed);
+  await page.getByRole('option', { name: option }).click();
+}
+
 export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { accessible, NOW, OWN, phone, pick, saved, setClock, signIn, waitedFor } from './helpers';
+import { accessible, nameWood, NOW, OWN, phone, pick, saved, setClock, signIn, waitedFor } from './helpers';
 
 /** The whole story as a new user would live it: from an empty Basket to a floor in care. One after the other, on one Basket. */
 test.describe.configure({ mode: 'serial' });
@@ -54,7 +54,10 @@ test('a job is made from nothing', async () => {
 test('Measure: an L by its walls, areas at once, errors beside the field', async () => {
   await desk.getByRole('button', { name: 'Floor', exact: true }).click();
   await expect(desk.getByText('Not looked at yet')).toBeVisible();
+  await expect(desk.getByText('Not known yet: how much it drinks hangs on it.')).toBeVisible();
+  await nameWood(desk, 'oak', /^Oak Quercus/);
   await desk.getByRole('link', { name: /^Measure/ }).click();
+  await expect(desk.getByText('Not measured yet: length and width.').first()).toBeVisible();
   await desk.getByLabel('Surface', { exact: true }).fill('Corner floor');
   await pick(desk, /^Shape/, /^L six/);
   for (const [wall, text] of [
@@ -307,6 +310,7 @@ test('US units: the same floor typed in feet and inches, shown in ounces, withou
   await desk.getByLabel('Width').fill('11 ft 4 in');
   await desk.getByLabel('Surface', { exact: true }).focus();
   await expect(desk.getByLabel('Length')).toHaveValue('12\' 6 1/2"');
+  await desk.getByLabel('Board', { exact: true }).fill('5');
   await expect(desk.getByRole('group', { name: /142\.1 sq ft/ })).toBeVisible();
   await saved(desk);
   await desk.getByRole('link', { name: /^Choose/ }).click();

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { addressOf, DEMO, phone, pick, saved, setClock, signIn, test } from './helpers';
+import { addressOf, DEMO, nameWood, phone, pick, saved, setClock, signIn, test } from './helpers';
 import demoCounter from '../../demo/jobs/03-bakery-counter.json' with { type: 'json' };
 
 /** Look, Measure, Ready: each walk on a job of its own. */
@@ -45,8 +45,7 @@ test('a floor looked at on the phone turns out waxed: the verdict, the steps, a 
   await page.goto(`${job}/look`);
   await page.getByRole('button', { name: 'Floor', exact: true }).click();
   await expect(page.getByText('Not looked at yet')).toBeVisible();
-  await page.getByLabel('Species').pressSequentially('fagus');
-  await page.getByRole('option', { name: /Beech/ }).click();
+  await nameWood(page, 'fagus', /Beech/);
   await expect(page.getByText(/close grained/)).toBeVisible();
   await saved(page);
 
@@ -169,6 +168,11 @@ test('the library’s L with column and ways out, called out in metres, typed in
 test('a corner is pulled and the numbers follow; a figure is tapped and typed', async ({ page }) => {
   await signIn(page, DEMO, ...LEAD);
   await measure(page, await newJob(page, 'Pulled corner'), 'Floor');
+  await expect(page.getByText('not measured yet, out of scale')).toBeVisible();
+  await page.getByRole('button', { name: 'Side A, not measured: type it' }).click();
+  await page.keyboard.type('4');
+  await expect(page.getByText('Not measured yet: width.').first()).toBeVisible();
+  await page.getByLabel('Width').fill('3');
   const corner = page.getByRole('button', { name: /^Corner 3/ });
   const box = (await corner.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
@@ -196,6 +200,9 @@ test('a deck with undersides, coated before the boards go down', async ({ page }
   await measure(page, await newJob(page, 'Jetty', 'outdoor'), 'Deck');
   await page.getByLabel('Length').fill('8.2');
   await page.getByLabel('Width').fill('5');
+  await page.getByLabel('Gap').fill('6');
+  await expect(page.getByText('Not measured yet: board width.').first()).toBeVisible();
+  await page.getByLabel('Board', { exact: true }).fill('120');
   await expect(area(page, 'Top')).toHaveText('39.0 m²');
   await expect(area(page, 'Underside')).toHaveText('39.0 m²');
   await page.getByRole('button', { name: 'Undersides before installation' }).click();
@@ -211,10 +218,15 @@ test('a counter with a sink: rim, ends, and no edge where it stands tight', asyn
   await measure(page, await newJob(page, 'Counter'), 'Countertop');
   await page.getByLabel('Length').fill('3');
   await page.getByLabel('Width').fill('0.6');
+  await expect(page.getByRole('region', { name: 'Faces' })).toContainText('not measured');
+  await page.getByLabel('Thickness').fill('40');
   await expect(area(page, 'Edges')).toHaveText('0.12 m²');
   await page.getByRole('checkbox', { name: 'Side A' }).click();
   await expect(area(page, 'Edges')).toHaveText('0.24 m²');
   await page.getByRole('button', { name: 'Add a cut-out' }).click();
+  await page.getByLabel('Length').nth(1).fill('0.5');
+  await expect(page.getByText('Not measured yet: width of sink.').first()).toBeVisible();
+  await page.getByLabel('Width').nth(1).fill('0.4');
   await page.getByRole('button', { name: '+ cut-out rim' }).click();
   await expect(area(page, 'Top')).toHaveText('1.60 m²');
   await expect(area(page, 'Cut-out rim')).toHaveText('0.04 m²');
@@ -225,6 +237,8 @@ test('twelve tagged doors: six faces each, and a board that knows which has had 
   await signIn(page, DEMO, ...LEAD);
   const job = await newJob(page, 'Twelve doors');
   await measure(page, job, 'Door');
+  await page.getByLabel('Width').fill('0.9');
+  await page.getByLabel('Height').fill('2.05');
   await page.getByLabel('How many alike').fill('12');
   await expect(area(page, 'Outside')).toHaveText('22.1 m²');
   await page.getByRole('button', { name: /name the tags/ }).click();

@@ -1,4 +1,5 @@
 import type { WeatherSeries } from '../air';
+import { woodThicknessM } from '../surface';
 import { DAY_MS, HOUR_MS } from '../units';
 import {
   clearSun,
@@ -105,7 +106,7 @@ function climateOf(job: JobDocument, startMs: number, count: number, sun: SunHou
 /** The wood whose moisture the air pulls at: that of the first surface, an ordinary board where none is measured. */
 function boardOf({ surfaces: [surface] }: JobDocument): Board {
   return {
-    thicknessMm: (surface?.thicknessM ?? 0.028) * 1000,
+    thicknessMm: (surface ? woodThicknessM(surface) : 0.028) * 1000,
     hardness: surface ? speciesOf(surface.speciesId).hardness : 'softwood'
   };
 }

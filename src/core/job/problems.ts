@@ -1,6 +1,6 @@
 import { cardProblems, classTraits, methodOf } from '../product';
-import { faceAreas, faceName, measureSurface, type Surface } from '../surface';
-import { findSpecies, speciesTable } from '../wood';
+import { faceAreas, faceName, measureSurface, namedList, stillToMeasure, type Surface } from '../surface';
+import { findSpecies, speciesTable, UNKNOWN_SPECIES } from '../wood';
 import { isCalendarDate, isTimeZone, WEEKDAYS } from '../window';
 import { cardOf, coatCount, coatSpec, coatSpecs, coatsOnFace, topCard, type CoatSpec } from './coat-specs';
 import type { JobDocument } from './document-schema';
@@ -27,6 +27,7 @@ export function jobProblems(job: JobDocument): Problem[] {
     ...siteProblems(job),
     ...(job.surfaces.length ? [] : [NOTHING_TO_OIL]),
     ...job.surfaces.flatMap(surfaceProblems),
+    ...job.surfaces.flatMap(unknowns),
     ...cardsProblems(job),
     ...finishProblems(job)
   ];
@@ -101,7 +102,7 @@ function surfaceProblems(surface: Surface, index: number): Problem[] {
       problem: 'two faces have the same id'
     });
   const measured = measureSurface(surface);
-  if (!measured.ok)
+  if (!measured.ok && !measured.missing)
     out.push({
       path: `${path}/${measured.in}${measured.in === 'shape' ? '' : `/${measured.index ?? 0}`}`,
       severity: 'stop',
@@ -110,7 +111,7 @@ function surfaceProblems(surface: Surface, index: number): Problem[] {
   const areas = faceAreas(surface);
   surface.faces.forEach((f, i) => {
     const area = areas.get(f.id)?.plan;
-    if (measured.ok && area && !area.ok && f.coats > 0)
+    if (measured.ok && area && !area.ok && !area.unmeasured && f.coats > 0)
       out.push({
         path: `${path}/faces/${i}`,
         severity: 'stop',
@@ -130,6 +131,32 @@ function surfaceProblems(surface: Surface, index: number): Problem[] {
       });
   });
   return out;
+}
+
+/** What nobody has looked at or measured yet: it may be kept so, but nothing is promised on it. */
+function unknowns(surface: Surface, index: number): Problem[] {
+  const path = `/surfaces/${index}`;
+  const missing = stillToMeasure(surface);
+  return [
+    ...(surface.speciesId === UNKNOWN_SPECIES
+      ? [
+          {
+            path: `${path}/speciesId`,
+            severity: 'stop' as const,
+            problem: `${surface.name}: the wood is not known yet. Say it on Look.`
+          }
+        ]
+      : []),
+    ...(missing.length
+      ? [
+          {
+            path: `${path}/shape`,
+            severity: 'stop' as const,
+            problem: `${surface.name}: ${namedList(missing)} not measured yet.`
+          }
+        ]
+      : [])
+  ];
 }
 
 /** Ids that stand twice where each must tell one thing. */

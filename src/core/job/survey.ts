@@ -2,7 +2,7 @@ import type { HouseRules } from '../house';
 import type { ProductCard } from '../product';
 import { prepPlan, prepTally, stepsDone, type PrepPlan } from '../prep';
 import { cautionById, type Caution } from '../safety';
-import { measureSurface, unitCount, type Surface } from '../surface';
+import { measureSurface, unitCount, woodThicknessM, type Surface } from '../surface';
 import {
   emptySurvey,
   isLookedAt,
@@ -157,7 +157,7 @@ function moistureSeen(
     { setting: job.site.setting, countertop: surface.kind === 'countertop' },
     house
   );
-  const board = { thicknessMm: surface.thicknessM * 1000, hardness: speciesOf(surface.speciesId).hardness };
+  const board = { thicknessMm: woodThicknessM(surface) * 1000, hardness: speciesOf(surface.speciesId).hardness };
   return { stats, trend: moistureTrend(stats, max.value, { hours: ahead }, board), limit: max, leastPercent: min };
 }
 

@@ -34,9 +34,10 @@ export {
   type FaceAreas
 } from './surface';
 export { applyQuickRule, newFace, QUICK_RULES, type QuickRule } from './quick-rules';
+export { namedList, stillToMeasure, woodThicknessM } from './missing';
 export { cornersOf, isRightAngled, pullCorner, wallsThrough } from './pull';
 export { parseWalk, walkText, type WalkResult } from './walk-text';
-export { templateShape, type Template } from './templates';
+export { blankShape, sketchShape, templateShape, type Template } from './templates';
 export { FACE_KINDS, SURFACE_KINDS } from './schema';
 export type {
   Boards,

@@ -1,10 +1,11 @@
 import { exitProblems, placeCutOuts, type PlacedCutOut } from './cut-outs';
 import { distance, outlineFromWalls, type Outline, type Point } from './outline';
-import type { FaceKind, ShapeOf, Surface } from './schema';
+import { missingSizes, namedList, THIN_FACES } from './missing';
+import type { FaceKind, Shape, ShapeOf, Surface } from './schema';
 import { frameOf, hasOutline, outlineOf } from './shape';
 
 /** The area of one kind of face before texture and profile, m², and how it came about; or what must be typed to know it. */
-export type Part = { ok: true; areaM2: number; how: string } | { ok: false; problem: string };
+export type Part = { ok: true; areaM2: number; how: string } | { ok: false; problem: string; unmeasured?: true };
 export type Parts = Partial<Record<FaceKind, Part>>;
 
 /** A surface measured: its outline and cut-outs in plan, where it has them, and every face it can have. One unit of it. */
@@ -26,6 +27,17 @@ export interface Unmeasured {
   in: 'shape' | 'cutOuts' | 'exits';
   index?: number;
   problem: string;
+  /** What the tape still owes, where nothing else is wrong. */
+  missing?: readonly string[];
+}
+
+/** The parts while the thickness is not known: what hangs on it has no area. */
+function withoutThickness(parts: Parts, shape: Shape): Parts {
+  const out = { ...parts };
+  const ask: Part = { ok: false, problem: 'Not measured yet: thickness.', unmeasured: true };
+  for (const kind of THIN_FACES) if (out[kind]?.ok) out[kind] = ask;
+  if (shape.type === 'box' && out.inside) out.inside = ask;
+  return out;
 }
 
 const known = (areaM2: number, how: string): Part => ({ ok: true, areaM2, how });
@@ -34,6 +46,15 @@ const typed = (problem: string): Part => ({ ok: false, problem });
 /** Measures a surface: outline, cut-outs and the area of every face it can have (handbook 5). Units are not multiplied. */
 export function measureSurface(surface: Surface): Measured | Unmeasured {
   const { shape } = surface;
+  const missing = missingSizes(surface);
+  if (missing.length) return { ok: false, in: 'shape', problem: `Not measured yet: ${namedList(missing)}.`, missing };
+  const measured = measureShape(surface, shape);
+  return measured.ok && !(surface.thicknessM > 0)
+    ? { ...measured, parts: withoutThickness(measured.parts, shape) }
+    : measured;
+}
+
+function measureShape(surface: Surface, shape: Shape): Measured | Unmeasured {
   if (hasOutline(shape)) return measureFlat(surface, outlineOf(shape));
   const solid = (areaM2: number, parts: Parts): Measured => ({
     ok: true,

@@ -4,9 +4,11 @@ import { ID_FORM } from '../keyed';
 const closed = { additionalProperties: false };
 const text = (max: number) => Type.String({ minLength: 1, maxLength: max });
 const id = Type.String({ pattern: ID_FORM.pattern });
-const length = Type.Number({ exclusiveMinimum: 0, maximum: 1000 });
+/** A length off the tape, m; 0 while nobody has measured it. */
+const length = Type.Number({ minimum: 0, maximum: 1000 });
 const offset = Type.Number({ minimum: -1000, maximum: 1000 });
 const area = Type.Number({ exclusiveMinimum: 0, maximum: 100000 });
+const areaToMeasure = Type.Number({ minimum: 0, maximum: 100000 });
 const count = (most: number) => Type.Integer({ minimum: 0, maximum: most });
 const side = Type.Integer({ minimum: 0, maximum: 499 });
 
@@ -51,7 +53,7 @@ export const ShapeSchema = Type.Union([
   Type.Object({ type: Type.Literal('circle'), diameterM: length }, closed),
   Type.Object({ type: Type.Literal('segment'), chordM: length, riseM: length }, closed),
   Type.Object({ type: Type.Literal('points'), points }, closed),
-  Type.Object({ type: Type.Literal('area'), areaM2: area }, closed),
+  Type.Object({ type: Type.Literal('area'), areaM2: areaToMeasure }, closed),
   Type.Object(
     {
       type: Type.Literal('stair'),
@@ -197,7 +199,8 @@ export const SurfaceSchema = Type.Object(
     name: text(80),
     kind: SurfaceKindSchema,
     speciesId: text(40),
-    thicknessM: Type.Number({ exclusiveMinimum: 0, maximum: 1 }),
+    /** 0 while nobody has measured it. */
+    thicknessM: Type.Number({ minimum: 0, maximum: 1 }),
     lastGrit: Type.Integer({ minimum: 24, maximum: 2000 }),
     waterPopped: Type.Boolean(),
     weathered: Type.Boolean(),

@@ -57,7 +57,7 @@ function planOf(surface: Surface, face: Face, measured: ReturnType<typeof measur
   const n = unitCount(surface);
   const times = n > 1 ? `, × ${n}` : '';
   if (face.areaM2 !== undefined) return { ok: true, areaM2: face.areaM2 * n, how: `as typed${times}` };
-  if (!measured.ok) return { ok: false, problem: measured.problem };
+  if (!measured.ok) return { ok: false, problem: measured.problem, ...(measured.missing && { unmeasured: true }) };
   const part = measured.parts[face.kind];
   if (!part) return { ok: false, problem: `This shape gives no area for “${faceName(face.kind)}”. Type it.` };
   return part.ok ? { ok: true, areaM2: part.areaM2 * n, how: part.how + times } : part;

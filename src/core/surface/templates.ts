@@ -1,6 +1,6 @@
 import type { Shape, ShapeType, Wall } from './schema';
 
-/** Starting points for the shapes a tape meets, to be overtyped. */
+/** Shapes a tape meets, by the name they are picked by. */
 export type Template = 'rectangle' | 'L' | 'T' | 'U' | Exclude<ShapeType, 'walls' | 'points'> | 'walls';
 
 const right = (lengthM: number): Wall => ({ lengthM, turn: 'right' });
@@ -13,7 +13,7 @@ const WALKS: Record<'L' | 'T' | 'U' | 'walls', Wall[]> = {
   walls: [right(4), right(3), right(4), right(3)]
 };
 
-/** A shape to begin with, of about the area there was before, m². */
+/** An example of a shape, of about a given area, m²: what a sketch of it looks like before it is measured. */
 export function templateShape(t: Template, areaM2 = 12): Shape {
   const side = (share: number) => Math.max(0.1, Math.round(Math.sqrt(areaM2 * share) * 100) / 100);
   switch (t) {
@@ -61,3 +61,40 @@ export function templateShape(t: Template, areaM2 = 12): Shape {
       return { type: 'box', lengthM: 1.2, widthM: 0.4, heightM: 0.45, open: false };
   }
 }
+
+/** The same with each figure put through `change`, turns and angles kept. */
+function mapFigures<T>(shape: T, change: (value: number, path: string) => number, path = ''): T {
+  if (Array.isArray(shape)) return shape.map((v, i) => mapFigures(v as unknown, change, `${path}/${i}`)) as T;
+  if (shape === null || typeof shape !== 'object') return shape;
+  return Object.fromEntries(
+    Object.entries(shape).map(([key, v]) => [
+      key,
+      typeof v === 'number' ? change(v, `${path}/${key}`) : mapFigures(v, change, `${path}/${key}`)
+    ])
+  ) as T;
+}
+
+/** How many of something a shape has at the start, where one is no guess: one row of a list is one piece. */
+const isCount = (path: string) => path.endsWith('/count');
+
+/** A shape to be measured: no figure in it is known yet. */
+export const blankShape = (t: Template): Shape => {
+  const { items, ...plain } = templateShape(t) as Shape & { items?: readonly unknown[] };
+  const shape = (items ? { ...plain, items: items.slice(0, 1) } : plain) as Shape;
+  return mapFigures(shape, (_, path) => (isCount(path) ? 1 : 0));
+};
+
+/**
+ * A sketch of a shape that is not measured yet, out of scale: the example with the same sides and turns. Null where none is
+ * like it.
+ */
+export function sketchShape(shape: Shape): Shape | null {
+  const example = (['L', 'T', 'U', 'walls', 'rectangle', 'triangle', 'circle', 'segment', 'door'] as const)
+    .map((t) => templateShape(t))
+    .find((e) => likeness(e) === likeness(shape));
+  return example ?? null;
+}
+
+/** What two shapes have in common that only their figures tell apart. */
+const likeness = (s: Shape): string =>
+  s.type === 'walls' ? s.walls.map((w) => `${w.turn} ${w.turnDeg ?? 90} ${w.bowM ?? 0}`).join() : s.type;

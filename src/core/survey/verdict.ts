@@ -1,6 +1,6 @@
 import { keyed, type Keyed } from '../keyed';
 import type { Living, Surface } from '../surface';
-import type { Species } from '../wood';
+import { UNKNOWN_SPECIES, type Species } from '../wood';
 import rules from './verdict-rules.json';
 import { isLookedAt, lastResults, type Survey } from './survey';
 import { latestReadings, readingsWanted, type MoistureStats, type MoistureTrend } from './moisture';
@@ -79,6 +79,7 @@ export function surveyFacts(i: VerdictInput): Set<string> {
   for (const [test, result] of lastResults(survey)) add(`test:${test}:${result}`);
   add(`old:${surface.look?.oldFinish}`, surface.look?.oldFinish);
   add(`sapwood:${surface.look?.sapwood}`, surface.look?.sapwood);
+  add('species:unknown', species.id === UNKNOWN_SPECIES);
   add('species:tannin', species.tannin === 'high');
   add('species:oily', species.naturalOil === 'high');
   add('species:blotchy', species.blotchy);

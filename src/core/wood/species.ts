@@ -29,6 +29,9 @@ export interface Species {
 
 export const speciesTable = rows as readonly Species[];
 
+/** The row of wood that nobody has named yet: it counts as middling, and stops every plan. */
+export const UNKNOWN_SPECIES = 'unknown';
+
 /** The species row with this id, or undefined. */
 export const findSpecies = (id: string): Species | undefined => speciesTable.find((s) => s.id === id);
 

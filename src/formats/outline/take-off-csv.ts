@@ -16,7 +16,7 @@ import {
   type SurfaceKind
 } from '../../core/surface';
 import { parseArea, parseLength, type UnitSystem } from '../../core/units';
-import { findSpecies, speciesTable } from '../../core/wood';
+import { findSpecies, speciesTable, UNKNOWN_SPECIES } from '../../core/wood';
 import type { FileProblem } from './drawing';
 
 /** Columns of a take-off, in the order they are written. Only name, kind and a size must be there. */
@@ -100,7 +100,7 @@ function rowSurface(
   const shape = rowShape(row, system, bad);
   const grit = row.grit ? Number(row.grit.replace(/^p/i, '')) : 120;
   if (!Number.isInteger(grit) || grit < 24 || grit > 2000) bad('grit', `“${row.grit}” is no grit from 24 to 2000.`);
-  const thicknessM = size('thickness', 0.022);
+  const thicknessM = size('thickness', 0);
   const board = size('board', 0);
   const gap = size('gap', 0);
   const tags = (row.tags ?? '')
@@ -129,7 +129,7 @@ function rowSurface(
 }
 
 function speciesIdOf(text: string | undefined): string | undefined {
-  if (!text) return 'oak';
+  if (!text) return UNKNOWN_SPECIES;
   const t = text.toLowerCase();
   return (
     findSpecies(t)?.id ?? speciesTable.find((s) => s.name.toLowerCase() === t || s.botanical.toLowerCase() === t)?.id
@@ -213,6 +213,7 @@ function cells(s: Surface): Partial<Record<Column, string>> {
   const plain = !s.cutOuts?.length;
   const area = measured.ok ? `${Number(measured.areaM2.toFixed(4))} m²` : '';
   const size = (): Partial<Record<Column, string>> => {
+    if (!measured.ok) return {};
     if (s.shape.type === 'rectangle' && plain) return { length: inMm(s.shape.lengthM), width: inMm(s.shape.widthM) };
     if (s.shape.type === 'door' && plain) return { length: inMm(s.shape.heightM), width: inMm(s.shape.widthM) };
     if (s.shape.type === 'circle' && plain) return { length: inMm(s.shape.diameterM) };
@@ -227,7 +228,7 @@ function cells(s: Surface): Partial<Record<Column, string>> {
     shape: s.shape.type,
     ...size(),
     area,
-    thickness: inMm(s.thicknessM),
+    thickness: s.thicknessM > 0 ? inMm(s.thicknessM) : '',
     ...(s.boards && { board: inMm(s.boards.widthM), gap: s.boards.gapM ? inMm(s.boards.gapM) : '' }),
     grit: String(s.lastGrit),
     ...(unitCount(s) > 1 && { tags: s.units!.join('; ') }),

@@ -9,7 +9,7 @@
   const desk = useJobDesk();
   function add(kind: SurfaceKind) {
     const { document: d, knowledge } = desk;
-    const made = newSurface(kind, d.surfaces.length + 1, d.site.setting === 'outdoor', knowledge.house.sanding.endGrit);
+    const made = newSurface(kind, d.surfaces.length + 1, knowledge.house.sanding.endGrit);
     desk.edit((x) => void x.surfaces.push(made));
     desk.surfaceId = made.id;
     onadd?.();

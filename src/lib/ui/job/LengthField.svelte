@@ -5,8 +5,8 @@
 
   interface Props {
     label: string;
-    /** Metres; null while nobody has measured it. */
-    value: number | null;
+    /** Metres; 0 while nobody has measured it, unless nothing is a length it may have. */
+    value: number;
     onchange: (metres: number) => void;
     /** It may be nothing, or go the other way: an offset. */
     zero?: boolean;
@@ -18,12 +18,13 @@
     id?: string;
   }
   /** A length of the open job, typed and shown as the person reads lengths. */
-  const { zero = false, small = false, ...rest }: Props = $props();
+  const { value, zero = false, small = false, ...rest }: Props = $props();
   const desk = useJobDesk();
 </script>
 
 <QuantityField
   {...rest}
+  value={value === 0 && !zero ? null : value}
   units={desk.units}
   parse={small ? (zero ? parseSmallOffset : parseSmallLength) : zero ? parseOffset : parseLength}
   show={showLength}

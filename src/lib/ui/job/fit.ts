@@ -25,6 +25,9 @@ export function withProduct(job: JobDocument, card: ProductCard, house: HouseRul
   };
 }
 
+/** What is still to be looked at or measured speaks against no card. */
+const OPEN_QUESTION = /^\/surfaces\/\d+\/(faces|speciesId|shape)/;
+
 /** Why a card can not be used on this job, as its own limits say; empty when it can. */
 export const misfits = (job: JobDocument, card: ProductCard): Problem[] =>
-  jobProblems(withProduct(job, card)).filter((p) => p.severity === 'stop' && !/^\/surfaces\/\d+\/faces/.test(p.path));
+  jobProblems(withProduct(job, card)).filter((p) => p.severity === 'stop' && !OPEN_QUESTION.test(p.path));

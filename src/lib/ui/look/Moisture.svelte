@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { SurfaceSurvey } from '$core/job';
   import { latestReadings } from '$core/survey';
-  import { hasOutline, type Point, type Surface } from '$core/surface';
+  import { hasOutline, woodThicknessM, type Point, type Surface } from '$core/surface';
   import { decimals, parsePercent } from '$core/units';
   import { speciesOf } from '$core/wood';
   import { useJobDesk } from '../job/job-desk.svelte';
@@ -123,7 +123,7 @@
             },
             {
               name: 'board',
-              value: `${Math.round(surface.thicknessM * 1000)} mm ${speciesOf(surface.speciesId).hardness}`,
+              value: `${Math.round(woodThicknessM(surface) * 1000)} mm ${speciesOf(surface.speciesId).hardness}${surface.thicknessM > 0 ? '' : ', thickness as usual'}`,
               grade: 'house'
             }
           ]}>{decimals(moisture.trend.emcPercent, 1)} %</Why

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Combobox } from 'bits-ui';
-  import { speciesOf, speciesTable } from '$core/wood';
+  import { speciesOf, speciesTable, UNKNOWN_SPECIES } from '$core/wood';
 
   /** The wood, found by its common or botanical name. */
   const {
@@ -11,6 +11,9 @@
   const id = $props.id();
   let find = $state('');
   const chosen = $derived(speciesOf(value));
+  const known = $derived(value !== UNKNOWN_SPECIES);
+  /** What the field says at rest: nothing while nobody has named the wood. */
+  const shown = $derived(known ? chosen.name : '');
   const hits = $derived(
     find.trim() === ''
       ? speciesTable
@@ -42,16 +45,16 @@
     {disabled}
     onValueChange={(v) => v && onchange(v)}
     onOpenChange={(o) => !o && (find = '')}
-    inputValue={chosen.name}
+    inputValue={shown}
   >
     <Combobox.Input
       id="{id}-in"
       class="field"
       clearOnDeselect={false}
       oninput={(e) => (find = e.currentTarget.value)}
-      placeholder={chosen.name}
+      placeholder={known ? chosen.name : 'Type its name'}
       onfocus={(e) => (e.currentTarget.value = '')}
-      onblur={(e) => (e.currentTarget.value = chosen.name)}
+      onblur={(e) => (e.currentTarget.value = shown)}
       aria-describedby="{id}-d"
     />
     <Combobox.Portal>
@@ -68,5 +71,7 @@
       </Combobox.Content>
     </Combobox.Portal>
   </Combobox.Root>
-  <p id="{id}-d" class="dim mt-1 text-[13px]"><i>{chosen.botanical}</i>: {traits.join(', ')}.</p>
+  <p id="{id}-d" class="dim mt-1 text-[13px]">
+    {#if known}<i>{chosen.botanical}</i>: {traits.join(', ')}.{:else}Not known yet: how much it drinks hangs on it.{/if}
+  </p>
 </div>

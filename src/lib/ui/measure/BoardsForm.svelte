@@ -29,7 +29,7 @@
   checked={Boolean(boards)}
   onchange={(v) =>
     onchange((s) => {
-      if (v) s.boards = { widthM: 0.12, gapM: s.kind === 'deck' ? 0.006 : 0 };
+      if (v) s.boards = { widthM: 0, gapM: 0 };
       else delete s.boards;
     })}
 />

@@ -38,7 +38,6 @@
           : surface.kind === 'cladding'
             ? 'opening'
             : 'column';
-    const size = kind === 'sink' ? { lengthM: 0.5, widthM: 0.4 } : { lengthM: 0.4, widthM: 0.4 };
     onchange((s) => {
       s.cutOuts = [
         ...(s.cutOuts ?? []),
@@ -49,7 +48,7 @@
           side: 0,
           alongM: 0.1,
           inM: 0.1,
-          shape: { type: 'rectangle', ...size }
+          shape: { type: 'rectangle', lengthM: 0, widthM: 0 }
         }
       ];
     });

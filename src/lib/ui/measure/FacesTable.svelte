@@ -100,6 +100,7 @@
             {#if Math.abs(area.effective.areaM2 - area.plan.areaM2) > 1e-9}<br /><span class="dim text-[12.5px]"
                 >{showArea(area.plan.areaM2, desk.units)} plan</span
               >{/if}
+          {:else if !area.plan.ok && area.plan.unmeasured}<span class="dim">not measured</span>
           {:else}<span class="font-semibold text-stop">no area</span>{/if}
         </span>
         <CoatStepper coats={f.coats} label={name} onchange={(n) => setFace(i, (x) => (x.coats = n))} />
@@ -163,7 +164,7 @@
               >{/if}
           </div>
         </div>
-      {:else if !area.plan.ok}
+      {:else if !area.plan.ok && !area.plan.unmeasured}
         <QuantityField
           label={area.plan.problem}
           value={f.areaM2 ?? null}

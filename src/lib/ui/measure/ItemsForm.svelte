@@ -24,8 +24,8 @@
   const row = (s: Items, i: number) => (s.items as unknown as Row[])[i]!;
   const add = () =>
     onchange((s) => {
-      if (s.type === 'panels') s.items.push({ name: 'door', count: 1, widthM: 0.5, heightM: 0.7 });
-      else s.items.push({ name: 'baluster', count: 10, lengthM: 0.9, girthM: 0.14 });
+      if (s.type === 'panels') s.items.push({ name: 'door', count: 1, widthM: 0, heightM: 0 });
+      else s.items.push({ name: 'baluster', count: 1, lengthM: 0, girthM: 0 });
     });
 </script>
 

@@ -26,7 +26,7 @@
       <CountField
         id="dim-{d.key}"
         label={d.label}
-        value={value(d.key)}
+        value={value(d.key) || null}
         most={STAIR_MOST[d.key] ?? 1000}
         onchange={(v) => onchange(d.key, v)}
       />

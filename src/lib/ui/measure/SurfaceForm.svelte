@@ -1,9 +1,9 @@
 <script lang="ts">
   import {
+    blankShape,
     hasOutline,
     measureSurface,
     newFace,
-    templateShape,
     usualFaces,
     wallName,
     type Shape,
@@ -51,9 +51,8 @@
     set((s) => change(s.shape as T), field ?? undefined);
 
   function pickShape(t: Template) {
-    const areaM2 = measured.ok ? measured.areaM2 : 12;
     set((s) => {
-      s.shape = templateShape(t, areaM2);
+      s.shape = blankShape(t);
       delete s.cutOuts;
       delete s.exits;
       delete s.tightSides;
@@ -64,12 +63,12 @@
       s.kind = kind;
       const usual = USUAL_SHAPE[kind];
       if (usual !== 'rectangle' && s.shape.type !== usual) {
-        s.shape = templateShape(usual);
+        s.shape = blankShape(usual);
         delete s.cutOuts;
         delete s.exits;
       }
       s.lastGrit = desk.knowledge.house.sanding.endGrit[kind];
-      if (kind === 'deck') s.boards ??= { widthM: 0.12, gapM: 0.006 };
+      if (kind === 'deck') s.boards ??= { widthM: 0, gapM: 0 };
       s.faces = usualFaces(kind).map((k, i) => s.faces.find((f) => f.kind === k) ?? newFace(k, i === 0 ? 2 : 1));
     });
   }
@@ -127,7 +126,10 @@
             : ''}</span
         >
       {:else}
-        <Sign kind="stop" /><span class="font-semibold text-stop">{measured.problem}</span>
+        <Sign kind={measured.missing ? 'check' : 'stop'} /><span
+          class="font-semibold"
+          class:text-stop={!measured.missing}>{measured.problem}</span
+        >
       {/if}
     </p>
   {/if}

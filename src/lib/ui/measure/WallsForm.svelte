@@ -21,6 +21,8 @@
   const desk = useJobDesk();
   let angles = $state(false);
   let called = $state('');
+  /** How a walk is called out. */
+  const CALLED: Wall[] = [4.2, 2.15, 4.2].map((lengthM) => ({ lengthM, turn: 'right' }));
   let wrong = $state('');
   const showAngles = $derived(angles || walls.some((w) => w.turnDeg !== undefined || w.bowM));
 
@@ -92,10 +94,10 @@
 <div class="mt-2 flex flex-wrap gap-2">
   <button
     class="btn line px-3"
-    onclick={() => onchange((w) => void w.push({ lengthM: 1, turn: 'left' }, { lengthM: 1, turn: 'right' }))}
+    onclick={() => onchange((w) => void w.push({ lengthM: 0, turn: 'left' }, { lengthM: 0, turn: 'right' }))}
     >Two more walls</button
   >
-  <button class="btn line px-3" onclick={() => onchange((w) => void w.push({ lengthM: 1, turn: 'right' }))}
+  <button class="btn line px-3" onclick={() => onchange((w) => void w.push({ lengthM: 0, turn: 'right' }))}
     >One more</button
   >
   {#if walls.length > 3}<button class="btn line px-3" onclick={() => onchange((w) => void w.pop())}>One fewer</button
@@ -113,7 +115,7 @@
     <TextField
       label="Or call them out"
       bind:value={called}
-      placeholder={walkText(walls.slice(0, 3), desk.units)}
+      placeholder={walkText(CALLED, desk.units)}
       errors={wrong ? [wrong] : null}
       autocomplete="off"
     />

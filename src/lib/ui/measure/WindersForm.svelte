@@ -10,9 +10,9 @@
   /** A quarter turn in three: the middle one is a kite. */
   const kite = (): Stair['winders'][number] => ({
     walls: [
-      { lengthM: 0.52, turn: 'right', turnDeg: 120 },
-      { lengthM: 1.04, turn: 'right', turnDeg: 150 },
-      { lengthM: 0.9, turn: 'right' }
+      { lengthM: 0, turn: 'right', turnDeg: 120 },
+      { lengthM: 0, turn: 'right', turnDeg: 150 },
+      { lengthM: 0, turn: 'right' }
     ]
   });
 </script>

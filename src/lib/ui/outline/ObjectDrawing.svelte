@@ -1,12 +1,14 @@
 <script lang="ts">
-  import { measureSurface, unitCount, type Surface } from '$core/surface';
+  import { hasOutline, measureSurface, templateShape, unitCount, type Surface } from '$core/surface';
   import { areaParts, showLength, type UnitSystem } from '$core/units';
   import { SHEET } from './plan-geometry';
 
   /** A surface that is no outline, drawn true to its numbers: a stair in profile, pieces as bars, a box seen from a corner. */
   const { surface, units }: { surface: Surface; units: UnitSystem } = $props();
-  const { shape } = $derived(surface);
   const measured = $derived(measureSurface(surface));
+  /** Nobody has measured it yet: an example of its shape is sketched, without a figure. */
+  const sketched = $derived(!measured.ok && Boolean(measured.missing));
+  const shape = $derived(sketched && !hasOutline(surface.shape) ? templateShape(surface.shape.type) : surface.shape);
   const area = $derived(measured.ok ? areaParts(measured.areaM2, units) : null);
   const WHAT: Record<string, string> = {
     stair: 'treads',
@@ -63,15 +65,28 @@
   aria-label="{surface.name}, {area ? `${area.number} ${area.unit}` : 'not measured'}"
 >
   {#if profile}
-    <polyline points={profile} fill="none" stroke="var(--ink)" stroke-width="4" stroke-linejoin="miter" />
-    {#if shape.type === 'stair'}
+    <polyline
+      points={profile}
+      fill="none"
+      stroke={sketched ? 'var(--ink-2)' : 'var(--ink)'}
+      stroke-width={sketched ? 2 : 4}
+      stroke-dasharray={sketched ? '8 6' : undefined}
+      stroke-linejoin="miter"
+    />
+    {#if shape.type === 'stair' && !sketched}
       <text x="50" y="345" class="words"
         >{shape.treads} treads, {showLength(shape.depthM, units)} deep, {showLength(shape.widthM, units)} wide</text
       >
     {/if}
   {:else if box}
     {@const [x, y] = [220 - (box.l + box.s) / 2, 330 - box.h]}
-    <g fill="var(--sheet)" stroke="var(--ink)" stroke-width="3" stroke-linejoin="miter">
+    <g
+      fill="var(--sheet)"
+      stroke={sketched ? 'var(--ink-2)' : 'var(--ink)'}
+      stroke-width={sketched ? 2 : 3}
+      stroke-dasharray={sketched ? '8 6' : undefined}
+      stroke-linejoin="miter"
+    >
       <rect {x} {y} width={box.l} height={box.h} />
       <path
         d="M{x} {y}l{box.s} {-box.s}h{box.l}l{-box.s} {box.s}z"
@@ -81,10 +96,19 @@
     </g>
   {:else if bars.length}
     {#each bars as b, i (i)}
-      <rect x="50" y={b.y} width={b.w} height={b.h} fill="var(--sheet)" stroke="var(--ink)" stroke-width="3" />
-      <text x="50" y={b.y + b.h + 17} class="words"
-        >{b.name}, {showLength(b.long, units)} × {showLength(b.wide, units)}</text
-      >
+      <rect
+        x="50"
+        y={b.y}
+        width={b.w}
+        height={b.h}
+        fill="var(--sheet)"
+        stroke={sketched ? 'var(--ink-2)' : 'var(--ink)'}
+        stroke-width={sketched ? 2 : 3}
+        stroke-dasharray={sketched ? '8 6' : undefined}
+      />
+      {#if !sketched}<text x="50" y={b.y + b.h + 17} class="words"
+          >{b.name}, {showLength(b.long, units)} × {showLength(b.wide, units)}</text
+        >{/if}
     {/each}
   {:else}
     <rect
@@ -98,6 +122,9 @@
       stroke-dasharray="8 6"
     />
   {/if}
+  {#if sketched}<text x={SHEET.w / 2} y={SHEET.h - 8} text-anchor="middle" class="words"
+      >not measured yet, out of scale</text
+    >{/if}
   {#if area}
     <g transform={shape.type === 'area' ? 'translate(220 180)' : 'translate(220 378)'}>
       <text text-anchor="middle" class="fig" style="font-size:29px"

@@ -6,7 +6,9 @@
     hasOutline,
     isInside,
     measureSurface,
+    outlineOf,
     pullCorner,
+    sketchShape,
     unitCount,
     walkedCorners,
     wallName,
@@ -57,8 +59,16 @@
       ? walkedCorners(surface.shape.walls)
       : null
   );
-  const frame = $derived(pulling?.frame ?? fitted(outline?.ring ?? open ?? [{ x: 0, y: 0 }]));
-  const tags = $derived(outline ? sideTags(frame, outline, drawnSurface.exits) : []);
+  /** What is to be measured, as a sketch with the letters of its sides. */
+  const sketch = $derived.by(() => {
+    const like = !measured.ok && measured.missing ? sketchShape(surface.shape) : null;
+    const drawn = like && hasOutline(like) ? outlineOf(like) : null;
+    return drawn?.ok ? drawn : null;
+  });
+  const frame = $derived(pulling?.frame ?? fitted((outline ?? sketch)?.ring ?? open ?? [{ x: 0, y: 0 }]));
+  const tags = $derived(
+    outline ? sideTags(frame, outline, drawnSurface.exits) : sketch ? sideTags(frame, sketch, []) : []
+  );
   const crowded = $derived(tags.length > 24);
   const tile = $derived(boardTile(surface.boards, frame.scale));
   const turned = $derived.by(() => {
@@ -98,7 +108,9 @@
           .slice(0, 24)
           .map((t) => `${wallName(t.i)} ${showLength(t.side.lengthM, units)}`)
           .join(', ')}`
-      : 'No outline'
+      : sketch
+        ? 'Sketch of an outline that is not measured yet'
+        : 'No outline'
   );
   const STEP = $derived(units === 'us' ? M_PER_IN / 4 : 0.01);
 
@@ -140,8 +152,54 @@
     const at = planPoint(e);
     if (isInside(at, outline.ring)) onspot({ x: Math.round(at.x * 100) / 100, y: Math.round(at.y * 100) / 100 });
   }
-  const numeral = (t: (typeof tags)[number]) => showLength(t.side.lengthM, units).replace(/ m$/, '');
+  /** Length of a side as it is known: of a sketch, what has been typed. */
+  const knownM = (t: (typeof tags)[number]) =>
+    outline ? t.side.lengthM : surface.shape.type === 'walls' ? surface.shape.walls[t.i]!.lengthM : 0;
+  const numeral = (t: (typeof tags)[number]) => (knownM(t) > 0 ? showLength(knownM(t), units).replace(/ m$/, '') : '?');
 </script>
+
+{#snippet figures()}
+  {#each tags as t (t.i)}
+    {#if !crowded || active === t.i}
+      {@const on = active === t.i}
+      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+      <g
+        transform="translate({t.x} {t.y})"
+        class:dim-tag={onside}
+        role={onside ? 'button' : undefined}
+        tabindex={onside ? 0 : undefined}
+        aria-label={onside
+          ? `Side ${wallName(t.i)}, ${knownM(t) > 0 ? showLength(knownM(t), units) : 'not measured'}: type it`
+          : undefined}
+        onclick={() => onside?.(t.i)}
+        onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onside?.(t.i))}
+      >
+        <rect
+          x="-42"
+          y={t.flat ? -14 : -26}
+          width="84"
+          height={t.flat ? 28 : 48}
+          fill={on ? 'var(--now)' : 'transparent'}
+        />
+        <circle cx={t.flat ? -27 : 0} cy={t.flat ? 0 : -12} r="10" fill={on ? 'var(--on-now)' : 'var(--ink)'} />
+        <text
+          x={t.flat ? -27 : 0}
+          y={t.flat ? 4.5 : -7.5}
+          text-anchor="middle"
+          class="letter"
+          style:fill={on ? '#fff' : undefined}>{wallName(t.i)}</text
+        >
+        <text
+          x={t.flat ? -11 : 0}
+          y={t.flat ? 5 : 14}
+          text-anchor={t.flat ? 'start' : 'middle'}
+          class="numeral"
+          style:fill={on ? 'var(--on-now)' : undefined}>{numeral(t)}</text
+        >
+      </g>
+    {/if}
+  {/each}
+{/snippet}
 
 {#if !hasOutline(surface.shape)}
   <ObjectDrawing {surface} {units} />
@@ -234,44 +292,7 @@
             >{/if}
         </g>
       {/if}
-      {#each tags as t (t.i)}
-        {#if !crowded || active === t.i}
-          {@const on = active === t.i}
-          <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-          <g
-            transform="translate({t.x} {t.y})"
-            class:dim-tag={onside}
-            role={onside ? 'button' : undefined}
-            tabindex={onside ? 0 : undefined}
-            aria-label={onside ? `Side ${wallName(t.i)}, ${showLength(t.side.lengthM, units)}: type it` : undefined}
-            onclick={() => onside?.(t.i)}
-            onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onside?.(t.i))}
-          >
-            <rect
-              x="-42"
-              y={t.flat ? -14 : -26}
-              width="84"
-              height={t.flat ? 28 : 48}
-              fill={on ? 'var(--now)' : 'transparent'}
-            />
-            <circle cx={t.flat ? -27 : 0} cy={t.flat ? 0 : -12} r="10" fill={on ? 'var(--on-now)' : 'var(--ink)'} />
-            <text
-              x={t.flat ? -27 : 0}
-              y={t.flat ? 4.5 : -7.5}
-              text-anchor="middle"
-              class="letter"
-              style:fill={on ? '#fff' : undefined}>{wallName(t.i)}</text
-            >
-            <text
-              x={t.flat ? -11 : 0}
-              y={t.flat ? 5 : 14}
-              text-anchor={t.flat ? 'start' : 'middle'}
-              class="numeral"
-              style:fill={on ? 'var(--on-now)' : undefined}>{numeral(t)}</text
-            >
-          </g>
-        {/if}
-      {/each}
+      {@render figures()}
       {#each corners as c, i (i)}
         {@const at = toSheet(frame, c)}
         <g
@@ -298,6 +319,16 @@
           <text x="12" y="4.5" class="small">{s.text}</text>
         </g>
       {/each}
+    {:else if sketch}
+      <path
+        d={pathOf(frame, sketch.ring)}
+        fill="var(--sheet)"
+        stroke="var(--ink-2)"
+        stroke-width="2"
+        stroke-dasharray="8 6"
+      />
+      {@render figures()}
+      <text x={SHEET.w / 2} y={SHEET.h - 8} text-anchor="middle" class="small">not measured yet, out of scale</text>
     {:else if open}
       <path d={pathOf(frame, open, false)} fill="none" stroke="var(--ink)" stroke-width="4" />
       {@const [from, to] = [toSheet(frame, open.at(-1)!), toSheet(frame, open[0]!)]}

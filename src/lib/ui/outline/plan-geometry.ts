@@ -96,7 +96,7 @@ const LEAST_PITCH_PX = 7;
 
 /** The tile that draws boards of this width at this scale; boards too fine to draw stand wider. */
 export function boardTile(boards: Boards | undefined, scale: number): BoardTile {
-  const p = Math.max(LEAST_PITCH_PX, (boards ? boards.widthM + boards.gapM : 0.12) * scale);
+  const p = Math.max(LEAST_PITCH_PX, (boards?.widthM ? boards.widthM + boards.gapM : 0.12) * scale);
   const c = p * 4;
   const rows = Array.from({ length: 12 }, (_, k) => (k - 2) * p);
   switch (boards?.pattern) {

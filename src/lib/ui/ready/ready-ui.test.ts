@@ -4,11 +4,11 @@ import { defaultHouseRules } from '$core/house';
 import { floorJob, made } from '../../../../tests/fixtures';
 import { parseFactor } from '../measure/factor';
 import { newSurface } from '../measure/new-surface';
-import { fieldOfSide, KINDS } from '../measure/choices';
+import { fieldOfSide, KINDS, USUAL_SHAPE } from '../measure/choices';
 import { parseDirection, parseTurn } from '../measure/turn';
 import { eventWords } from '../words/event-words';
 import { allConsumables, amountWords, consumableWords, waitWords } from './step-words';
-import { measureSurface, possibleFaces, templateShape } from '$core/surface';
+import { measureSurface, possibleFaces, stillToMeasure, templateShape } from '$core/surface';
 
 describe('words of Ready', () => {
   it('amounts with their units, in either system', () => {
@@ -87,9 +87,18 @@ describe('fields of Measure', () => {
     expect(parseFactor('× 1.15')).toMatchObject({ ok: true, value: 1.15, echo: '× 1.15' });
     for (const bad of ['', '0.9', '4', 'much']) expect(parseFactor(bad).ok, bad).toBe(false);
   });
-  it('a new surface of every kind can be measured, and its usual faces have areas', () => {
+  it('a new surface of every kind knows nothing nobody measured; measured, its usual faces have areas', () => {
     for (const { value } of KINDS) {
-      const s = newSurface(value, 1, false, defaultHouseRules.sanding.endGrit);
+      const blank = newSurface(value, 1, defaultHouseRules.sanding.endGrit);
+      expect(blank.speciesId, value).toBe('unknown');
+      expect(stillToMeasure(blank).length, value).toBeGreaterThan(0);
+      expect(JSON.stringify(blank.shape), value).not.toMatch(/M2?":[^0]/);
+      const s = {
+        ...blank,
+        thicknessM: 0.03,
+        shape: templateShape(USUAL_SHAPE[value]),
+        ...(blank.boards && { boards: { widthM: 0.12, gapM: 0.006 } })
+      };
       const m = measureSurface(s);
       expect(m.ok, value).toBe(true);
       for (const f of s.faces) expect(m.ok && m.parts[f.kind]?.ok, `${value} ${f.kind}`).toBe(true);

@@ -11,6 +11,8 @@ import {
   type SurfaceSurvey,
   type WorkState
 } from '$core/job';
+import { stillToMeasure } from '$core/surface';
+import { UNKNOWN_SPECIES } from '$core/wood';
 import { usableFrom } from '$core/window';
 import { counted, countedRags, showArea, showVolume, type UnitSystem } from '$core/units';
 import { dayMonth, monthYear, whenWords } from '../words/time';
@@ -71,10 +73,14 @@ function isStopped(id: StationId, s: Seen): boolean {
 }
 
 const isAt = (path: string, id: StationId) =>
-  id === 'choose' ? path.startsWith('/finish') || path.startsWith('/products') : path.startsWith('/surfaces');
+  id === 'choose'
+    ? path.startsWith('/finish') || path.startsWith('/products')
+    : path.startsWith('/surfaces') && !path.endsWith('/speciesId');
 
 function planningStation(s: Seen): StationId {
-  if (s.document.surfaces.length === 0) return 'look';
+  const { surfaces } = s.document;
+  if (surfaces.length === 0 || surfaces.some((x) => x.speciesId === UNKNOWN_SPECIES)) return 'look';
+  if (surfaces.some((x) => stillToMeasure(x).length > 0)) return 'measure';
   return s.document.finish ? 'when' : 'choose';
 }
 
