@@ -1,4 +1,4 @@
-import { weatherSeries, type WeatherHour, type WeatherSeries } from '../core/air';
+import { weatherSeries, type WeatherHour, type WeatherValues, type WeatherSeries } from '../core/air';
 import { HOUR_MS } from '../core/units';
 import { isInstant } from './instant';
 import type { Checked } from './validate/validate';
@@ -72,7 +72,7 @@ export function readCoverage(data: unknown, about: { issuedMs: number; source: s
 }
 
 interface Column {
-  field: keyof WeatherHour;
+  field: keyof WeatherValues;
   required: boolean;
   at: (i: number) => number | null;
 }

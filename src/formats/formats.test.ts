@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { floorJob, deckJob, NOW } from '../../tests/fixtures';
 import { deskEnsemble, deskSeries } from '../stand-ins/weather-desk';
 import { HOUR_MS } from '../core/units';
-import type { WeatherSeries } from '../core/air';
+import type { WeatherHour, WeatherSeries } from '../core/air';
 import { readCoverage, writeCoverage } from './coverage-json';
 import { inSteps, readWeather, writeWeather } from './weather-text';
 import { checkJobDocument, readJobFile, writeJobFile } from './job-json';
@@ -137,7 +137,9 @@ describe('CoverageJSON', () => {
   it('goes to a page and back as one text, in steps finer than any instrument', () => {
     const members = deskEnsemble(place, NOW, NOW, NOW + 48 * HOUR_MS, undefined, 3).map((m) => ({
       ...m,
-      hours: m.hours.map((h, i) => (i === 7 ? null : inSteps(h!)))
+      hours: m.hours.map((h, i): WeatherHour | null =>
+        i === 7 ? null : { ...inSteps(h!), ...(i === 9 && { bridged: true as const }) }
+      )
     }));
     expect(readWeather(writeWeather(members))).toEqual(members);
   });

@@ -26,7 +26,8 @@ export function writeHours(climate: SiteClimate, hours: readonly HourVerdict[], 
         : ['', '', '', '', '', '', '']),
       s ? s.open : '',
       s ? s.members : '',
-      v.closed.map((c) => c.rule).join('; ')
+      v.closed.map((c) => c.rule).join('; '),
+      h?.bridged ? 'yes' : ''
     ]);
   });
   const head = [
@@ -40,7 +41,8 @@ export function writeHours(climate: SiteClimate, hours: readonly HourVerdict[], 
     'rain_mm',
     'open_in_forecasts',
     'forecasts',
-    'closed_by'
+    'closed_by',
+    'bridged'
   ];
   return [csvLine(head), ...lines, ''].join('\r\n');
 }

@@ -1,4 +1,4 @@
-import type { WeatherHour, WeatherSeries } from '../core/air';
+import type { WeatherHour, WeatherSeries, WeatherValues } from '../core/air';
 
 /** Steps a value is kept in on its way to a page: finer than any instrument, short to write. */
 const STEPS = {
@@ -9,7 +9,7 @@ const STEPS = {
   rainMm: 10,
   cloud: 100,
   pressureHPa: 10
-} as const satisfies Record<keyof WeatherHour, number>;
+} as const satisfies Record<keyof WeatherValues, number>;
 type Field = keyof typeof STEPS;
 const FIELDS = Object.keys(STEPS) as Field[];
 const REQUIRED: readonly Field[] = ['airTempC', 'rh', 'windMPerS', 'rainMm', 'cloud'];
@@ -20,13 +20,17 @@ interface Text {
   source: string;
   /** A column a field: whole steps, null where nothing is known. */
   columns: Partial<Record<Field, (number | null)[]>>[];
+  /** Of each series the places of hours that nobody told; absent where there are none. */
+  bridged?: number[][];
 }
 
 /** Brings an hour to the steps values are kept in, so that server and page compute from the very same numbers. */
-export const inSteps = (h: WeatherHour): WeatherHour =>
-  Object.fromEntries(
+export const inSteps = (h: WeatherHour): WeatherHour => ({
+  ...(Object.fromEntries(
     FIELDS.flatMap((f) => (h[f] === undefined ? [] : [[f, Math.round(h[f] * STEPS[f]) / STEPS[f] + 0]]))
-  ) as unknown as WeatherHour;
+  ) as unknown as WeatherValues),
+  ...(h.bridged && { bridged: true })
+});
 
 /** Writes series of the same hours as one short text, columns of whole numbers. At least one series. */
 export function writeWeather(series: readonly WeatherSeries[]): string {
@@ -39,13 +43,19 @@ export function writeWeather(series: readonly WeatherSeries[]): string {
       ])
     )
   );
-  return JSON.stringify({ startMs, issuedMs, source, columns } satisfies Text);
+  const bridged = series.map((s) => s.hours.flatMap((h, i) => (h?.bridged ? [i] : [])));
+  const told: Text = { startMs, issuedMs, source, columns, ...(bridged.some((b) => b.length) && { bridged }) };
+  return JSON.stringify(told);
 }
 
 /** Reads what `writeWeather` wrote. */
 export function readWeather(text: string): WeatherSeries[] {
-  const { columns, ...about } = JSON.parse(text) as Text;
-  return columns.map((c) => ({ ...about, hours: c.airTempC!.map((_, i) => hourOf(c, i)) }));
+  const { columns, bridged, ...about } = JSON.parse(text) as Text;
+  return columns.map((c, k) => {
+    const hours = c.airTempC!.map((_, i) => hourOf(c, i));
+    for (const i of bridged?.[k] ?? []) if (hours[i]) hours[i].bridged = true;
+    return { ...about, hours };
+  });
 }
 
 function hourOf(c: Text['columns'][number], i: number): WeatherHour | null {

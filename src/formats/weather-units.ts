@@ -1,10 +1,10 @@
-import type { WeatherHour } from '../core/air';
+import type { WeatherValues } from '../core/air';
 import { keyed, type Keyed } from '../core/keyed';
 
 /** What a weather file may carry: its name in files, the field it fills, what it is called and the units it may come in. */
 export interface WeatherParameter {
   name: string;
-  field: keyof WeatherHour;
+  field: keyof WeatherValues;
   label: string;
   /** The unit it is written in. */
   unit: string;

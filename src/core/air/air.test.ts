@@ -119,6 +119,13 @@ describe('weather series', () => {
     ]);
     expect(bridgeGaps([hour, null, null, null, null, hour]).filter((h) => h === null)).toHaveLength(4);
     expect(bridgeGaps([null, hour, null])).toEqual([null, hour, null]);
+    // What nobody told is marked, without rain; what was told is not.
+    const wet = { ...hour, rainMm: 2 };
+    expect(bridgeGaps([wet, null, wet]).map((h) => [h?.bridged ?? false, h?.rainMm])).toEqual([
+      [false, 2],
+      [true, 0],
+      [false, 2]
+    ]);
   });
   it('names hours in the wrong order, half hours and impossible values', () => {
     expect(weatherProblem([at(1), at(0)], [hour, hour])).toMatch(/2027-05-18T00:00.*does not come after/);

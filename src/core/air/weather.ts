@@ -1,7 +1,7 @@
 import { HOUR_MS } from '../units';
 
-/** One hour of weather. A value holds from its stamp to the next; rain is that hour's total. Wind is at 10 m. */
-export interface WeatherHour {
+/** What is told of an hour of weather. A value holds from its stamp to the next; rain is that hour's total. Wind is at 10 m. */
+export interface WeatherValues {
   airTempC: number;
   rh: number;
   windMPerS: number;
@@ -9,6 +9,12 @@ export interface WeatherHour {
   cloud: number;
   gustMPerS?: number;
   pressureHPa?: number;
+}
+
+/** One hour of weather. */
+export interface WeatherHour extends WeatherValues {
+  /** Nobody told it: drawn between its neighbours, without rain. */
+  bridged?: true;
 }
 
 /** Hourly weather from `startMs` on; null where nothing is known. */
@@ -20,7 +26,7 @@ export interface WeatherSeries {
   source: string;
 }
 
-const LIMITS: Record<keyof WeatherHour, [number, number]> = {
+const LIMITS: Record<keyof WeatherValues, [number, number]> = {
   airTempC: [-60, 60],
   rh: [0, 1],
   windMPerS: [0, 90],
@@ -29,9 +35,9 @@ const LIMITS: Record<keyof WeatherHour, [number, number]> = {
   gustMPerS: [0, 130],
   pressureHPa: [850, 1090]
 };
-const FIELDS = Object.keys(LIMITS) as (keyof WeatherHour)[];
+const FIELDS = Object.keys(LIMITS) as (keyof WeatherValues)[];
 
-/** Fills gaps of up to three hours linearly, without rain; longer ones stay null and close their hours (handbook 8). */
+/** Fills gaps of up to three hours linearly, without rain, and marks them; longer ones stay null and close their hours (handbook 8). */
 export function bridgeGaps(hours: readonly (WeatherHour | null)[], longest = 3): (WeatherHour | null)[] {
   const out = [...hours];
   for (let i = 0; i < out.length; i++) {
@@ -48,13 +54,15 @@ export function bridgeGaps(hours: readonly (WeatherHour | null)[], longest = 3):
 }
 
 /** An hour between two others; what only one of them knows is left out, and rain is not made up. */
-const between = (a: WeatherHour, b: WeatherHour, share: number): WeatherHour =>
-  Object.fromEntries(
+const between = (a: WeatherHour, b: WeatherHour, share: number): WeatherHour => ({
+  ...(Object.fromEntries(
     FIELDS.flatMap((f) => {
       const [from, to] = f === 'rainMm' ? [0, 0] : [a[f], b[f]];
       return from === undefined || to === undefined ? [] : [[f, from + (to - from) * share]];
     })
-  ) as unknown as WeatherHour;
+  ) as unknown as WeatherValues),
+  bridged: true
+});
 
 /** What is wrong with a weather record, in words that name the hour and the value; null when it is sound. */
 export function weatherProblem(times: readonly number[], hours: readonly (WeatherHour | null)[]): string | null {

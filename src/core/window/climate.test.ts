@@ -95,6 +95,10 @@ describe('climate at the boards', () => {
     const h = siteHourAt(outdoorClimate(wet, place, { ...open, shelter: 1 }, board), start)!;
     expect(h.rainMm).toBe(0);
   });
+  it('an hour nobody told stays marked as drawn between its neighbours', () => {
+    const c = outdoorClimate(series([hour(), { ...hour(), bridged: true }, hour()]), place, open, board);
+    expect(c.hours.map((h) => h?.bridged)).toEqual([undefined, true, undefined]);
+  });
   it('an hour without weather is none, outside the series too', () => {
     const c = outdoorClimate(series([hour(), null, hour()]), place, open, board);
     expect([siteHourAt(c, start + HOUR_MS), siteHourAt(c, start - 1), siteHourAt(c, start + 9 * HOUR_MS)]).toEqual([

@@ -146,7 +146,7 @@ export const allowedBy = ({ card, ...l }: LayingLimits) => ({
 type AirRule = keyof ReturnType<typeof allowedBy>;
 
 /** What each of them reads of an hour. */
-const READS: Record<AirRule, keyof SiteHour> = {
+const READS: Record<AirRule, Exclude<keyof SiteHour, 'bridged'>> = {
   rain: 'rainMm',
   'boards wet': 'mcPercent',
   dew: 'dewGapC',

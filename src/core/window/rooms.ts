@@ -102,7 +102,9 @@ export function followingRoomClimate(
       saturationVapourPressureHPa(tempC)
     );
     const air = indoorHour(room, tempC, e, seen);
-    return hourOf(air, mc(weather.startMs + i * HOUR_MS, air), sun[i]!.elevationDeg);
+    const hour = hourOf(air, mc(weather.startMs + i * HOUR_MS, air), sun[i]!.elevationDeg);
+    if (w.bridged) hour.bridged = true;
+    return hour;
   });
   return { startMs: weather.startMs, hours, issuedMs: weather.issuedMs, source: weather.source };
 }

@@ -28,6 +28,8 @@ export interface SiteHour {
   mcPercent: number | null;
   sunElevationDeg: number;
   sunWPerM2: number;
+  /** Nobody told the weather of this hour: it is drawn between its neighbours. */
+  bridged?: true;
 }
 
 /** Hourly climate at the work; null where nothing is known. */
@@ -101,7 +103,7 @@ export function outdoorClimate(
     const dew = dewPointC(w.airTempC, w.rh);
     const rainMm = exposure.shelter >= 1 ? 0 : w.rainMm;
     mc = read.byHour.get(atMs) ?? nextBoardMoisturePercent(mc, { ...w, rainMm }, sunWPerM2, board);
-    hours.push({
+    const hour: SiteHour = {
       airTempC: w.airTempC,
       surfaceTempC,
       rh: w.rh,
@@ -114,7 +116,9 @@ export function outdoorClimate(
       mcPercent: mc,
       sunElevationDeg: at.elevationDeg,
       sunWPerM2
-    });
+    };
+    if (w.bridged) hour.bridged = true;
+    hours.push(hour);
   }
   return { startMs: weather.startMs, hours, issuedMs: weather.issuedMs, source: weather.source };
 }

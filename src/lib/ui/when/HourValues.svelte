@@ -184,7 +184,9 @@
             {@const h = desk.climate && siteHourAt(desk.climate, v.atMs)}
             {@const s = finder.hours?.shares.find((x) => x.atMs === v.atMs)}
             <tr class:shut={v.closed.length > 0}>
-              <th scope="row">{clockTime(v.atMs, zone)}</th>
+              <th scope="row">
+                {clockTime(v.atMs, zone)}{#if h?.bridged}<span class="dim"> between</span>{/if}
+              </th>
               {#if h}
                 <td>{showTemperature(h.airTempC, desk.units)}</td>
                 <td>{Math.round(h.rh * 100)} %</td>
@@ -201,6 +203,11 @@
         </tbody>
       </table>
     </div>
+    {#if rows.some((v) => desk.climate && siteHourAt(desk.climate, v.atMs)?.bridged)}
+      <p class="dim mt-1 text-[13px]">
+        “between”: nobody told this hour. Its values are drawn from those beside it, and no rain is counted.
+      </p>
+    {/if}
   {:else if view === 'Drying'}
     {#if dryData.length}
       <Chart
