@@ -3,8 +3,11 @@ import { gateTable, prepStepName } from '$core/prep';
 import { findingName, testTable } from '$core/survey';
 import { countedRags, decimals, showPour, showTemperature, type UnitSystem } from '$core/units';
 
+/** How a bay of a coat ends, by its product; "done" where the product is not known. */
+export type BayEnds = (coat: number) => 'wiped' | 'laid off' | 'done';
+
 /** A line of the log: what happened, by whom. */
-export function eventWords(e: WorkEvent, units: UnitSystem): string {
+export function eventWords(e: WorkEvent, units: UnitSystem, bayEnds: BayEnds = () => 'done'): string {
   const by = e.byName.split(' ')[0];
   switch (e.type) {
     case 'coat.opened':
@@ -14,7 +17,7 @@ export function eventWords(e: WorkEvent, units: UnitSystem): string {
     case 'bay.spread':
       return `${by} puts oil on bay ${e.data.bay}${e.data.batch ? `, batch ${e.data.batch}` : ''}`;
     case 'bay.wiped':
-      return `Bay ${e.data.bay} done, ${by}`;
+      return `Bay ${e.data.bay} ${bayEnds(e.data.coat)}, ${by}`;
     case 'batch.mixed':
       return `Batch ${e.data.batch}: ${e.data.components.map((c) => `${showPour(c.litres, units)} ${c.role}${c.lot ? `, lot ${c.lot}` : ''}`).join(' + ')}`;
     case 'batch.poured':

@@ -15,7 +15,9 @@ describe('the log in words', () => {
     [made('coat.closed', { coat: 1, usedL: 2.8, guessed: false }), 'Coat 1 closed, 2,800 ml used'],
     [made('coat.closed', { coat: 1, usedL: 2.8, guessed: true }), 'Coat 1 closed, 2,800 ml used, guessed'],
     [made('bay.spread', { coat: 1, bay: 3, batch: 'A' }), 'Tove puts oil on bay 3, batch A'],
-    [made('bay.wiped', { coat: 1, bay: 3 }), 'Bay 3 done, Tove'],
+    [made('bay.wiped', { coat: 1, bay: 3 }), 'Bay 3 wiped, Tove'],
+    [made('bay.wiped', { coat: 2, bay: 3 }), 'Bay 3 laid off, Tove'],
+    [made('bay.wiped', { coat: 3, bay: 3 }), 'Bay 3 done, Tove'],
     [
       made('batch.mixed', {
         batch: 'A',
@@ -42,7 +44,7 @@ describe('the log in words', () => {
     [made('event.undone', { event: 'x'.repeat(36) }), 'Taken back, Tove']
   ];
   it.each(cases.map(([e, words]) => [e.type, e, words] as const))('%s', (_, e, words) =>
-    expect(eventWords(e, 'metric')).toBe(words)
+    expect(eventWords(e, 'metric', (coat) => (coat === 1 ? 'wiped' : coat === 2 ? 'laid off' : 'done'))).toBe(words)
   );
   it('speaks ounces to who reads ounces', () =>
     expect(eventWords(cases[1]![0], 'us')).toBe('Coat 1 closed, 94.7 fl oz used'));

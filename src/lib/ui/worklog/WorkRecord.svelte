@@ -1,9 +1,10 @@
 <script lang="ts">
-  import type { BayEnd } from '$core/job';
+  import { coatCard, type BayEnd } from '$core/job';
+  import { classTraits } from '$core/product';
   import { showPour } from '$core/units';
   import { clock } from '../clock/clock.svelte';
   import { useJobDesk } from '../job/job-desk.svelte';
-  import { eventWords } from '../words/event-words';
+  import { eventWords, type BayEnds } from '../words/event-words';
   import { clockTime, dayShort, whenWords } from '../words/time';
 
   /** What has happened on the job: its batches, its coats, and the log, newest first. */
@@ -24,6 +25,10 @@
             'wiped'
         ] ?? '')
       : '';
+  const bayEnds: BayEnds = (coat) => {
+    const card = coatCard(desk.document, coat);
+    return card ? (classTraits(card.class).mustBeWiped ? 'wiped' : 'laid off') : 'done';
+  };
   const SHOWN_AT_FIRST = 40;
   let wholeLog = $state(false);
   const shownLog = $derived(wholeLog ? log : log.slice(0, SHOWN_AT_FIRST));
@@ -105,7 +110,7 @@
         </li>{/if}
       <li class:undone={desk.state.undone.has(e.id)}>
         <b>{clockTime(e.at, zone)}</b><span
-          >{eventWords(e, desk.units)}{lateWords(e)}{desk.state.undone.has(e.id)
+          >{eventWords(e, desk.units, bayEnds)}{lateWords(e)}{desk.state.undone.has(e.id)
             ? ' (taken back)'
             : ''}{desk.state.setAside.find((x) => x.id === e.id)
             ? `. Set aside: ${desk.state.setAside.find((x) => x.id === e.id)!.reason}`
