@@ -5,8 +5,8 @@
 
   interface Props {
     label: string;
-    /** Metres; 0 while nobody has measured it, unless nothing is a length it may have. */
-    value: number;
+    /** Metres; null while nobody has measured it, and 0 too unless nothing is a length it may have. */
+    value: number | null;
     onchange: (metres: number) => void;
     /** It may be nothing, or go the other way: an offset. */
     zero?: boolean;

@@ -9,11 +9,14 @@
   import { DIMENSIONS } from './choices';
 
   /** The plain dimensions of a shape: whatever is not a walk or a list. */
-  const {
-    shape,
-    path,
-    onchange
-  }: { shape: Shape; path: string; onchange: (key: string, value: number | boolean) => void } = $props();
+  interface Props {
+    shape: Shape;
+    path: string;
+    /** What the tape still owes, in the fields' own words. */
+    missing: readonly string[];
+    onchange: (key: string, value: number | boolean) => void;
+  }
+  const { shape, path, missing, onchange }: Props = $props();
   const desk = useJobDesk();
   const dims = $derived(DIMENSIONS[shape.type] ?? []);
   const value = (key: string) => (shape as unknown as Record<string, number>)[key]!;
@@ -34,7 +37,7 @@
       <LengthField
         id="dim-{d.key}"
         label={d.label}
-        value={value(d.key)}
+        value={missing.includes(d.label.toLowerCase()) ? null : value(d.key)}
         zero={d.zero}
         small={d.small}
         big={dims.length <= 3}

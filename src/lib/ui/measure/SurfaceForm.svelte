@@ -111,6 +111,7 @@
     <ShapeFields
       {shape}
       path="{path}/shape"
+      missing={measured.ok ? [] : (measured.missing ?? [])}
       onchange={(key, value) =>
         setShape((s) => ((s as unknown as Record<string, number | boolean>)[key] = value), `shape ${key}`)}
     />

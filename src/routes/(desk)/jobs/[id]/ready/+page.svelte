@@ -1,7 +1,7 @@
 <script lang="ts">
   import { unitProgress } from '$core/prep';
   import { safetyClosing } from '$core/safety';
-  import { unitCount } from '$core/surface';
+  import { namedList, stillToMeasure, unitCount } from '$core/surface';
   import { counted, showDuration } from '$core/units';
   import Cautions from '$lib/ui/job/Cautions.svelte';
   import FirstSurface from '$lib/ui/job/FirstSurface.svelte';
@@ -27,14 +27,18 @@
     person: desk.surveys.reduce((s, x) => s + x.prep.personMinutes, 0),
     elapsed: desk.surveys.reduce((s, x) => s + x.prep.elapsedMinutes, 0)
   });
+  /** Surfaces whose minutes and material nobody can know yet. */
+  const unmeasured = $derived(desk.document.surfaces.filter((s) => stillToMeasure(s).length > 0));
   const hours = (minutes: number) => showDuration(Math.round(minutes) * 60_000);
   const consumables = $derived(allConsumables(desk.surveys.map((s) => s.prep)));
 </script>
 
 <JobTitle
-  facts={desk.surveys.length
-    ? `${hours(total.person)} of work, ${hours(total.elapsed)} with ${counted(desk.document.crew.people, 'person', 'people')} and the waits`
-    : 'What comes before the oil'}
+  facts={unmeasured.length
+    ? 'Minutes and material come with the sizes'
+    : desk.surveys.length
+      ? `${hours(total.person)} of work, ${hours(total.elapsed)} with ${counted(desk.document.crew.people, 'person', 'people')} and the waits`
+      : 'What comes before the oil'}
 />
 {#if desk.document.surfaces.length === 0}<FirstSurface />{/if}
 <SurfaceTabs>
@@ -125,8 +129,14 @@
         {/if}
         <section aria-label="What it takes">
           <h2 class="border-b-[1.5px] border-ink pb-1">What it takes, all surfaces</h2>
+          {#if unmeasured.length}<p class="flex gap-2 py-2">
+              <Sign kind="check" /><span
+                >{namedList(unmeasured.map((s) => s.name))}: not measured yet, not counted here.
+                <a class="link" href="/jobs/{desk.id}/measure">Measure</a></span
+              >
+            </p>{/if}
           <ul class="takes">
-            {#each consumables as c (c.name)}<li>
+            {#each consumables.filter((x) => x.count > 0) as c (c.name)}<li>
                 <span>{c.name}</span><b class="fig">{amountWords(c, desk.units)}</b>
               </li>{/each}
           </ul>
