@@ -1,7 +1,7 @@
 import type { HouseRules } from '../house';
 import { atLabel, type ProductCard } from '../product';
 import type { Face, Surface } from '../surface';
-import type { CutBack, Finish, JobDocument } from './document-schema';
+import type { CutBack, Finish, FinishSystem, JobDocument } from './document-schema';
 
 type Method = Finish['method'];
 
@@ -82,3 +82,23 @@ export const finishCard = (job: JobDocument): ProductCard | undefined => coatCar
 
 /** The card that people walk on: that of the last coat. */
 export const topCard = (job: JobDocument): ProductCard | undefined => coatCard(job, Math.max(1, coatCount(job)));
+
+/** The job as it would be with a system: its finish, its coats, and the cards they need from job or shelf. */
+export function withSystem(job: JobDocument, system: FinishSystem, shelf: readonly ProductCard[]): JobDocument {
+  const { finish, faceCoats } = system;
+  const ids = new Set([finish.productId, ...(finish.coats ?? []).map((c) => c.productId)]);
+  const products = [...ids].flatMap(
+    (id) => job.products.find((p) => p.id === id) ?? shelf.find((p) => p.id === id) ?? []
+  );
+  return {
+    ...job,
+    finish,
+    products,
+    surfaces: faceCoats
+      ? job.surfaces.map((s) => ({
+          ...s,
+          faces: s.faces.map((f) => ({ ...f, coats: faceCoats[faceRef(s, f)] ?? f.coats }))
+        }))
+      : job.surfaces
+  };
+}

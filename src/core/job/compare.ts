@@ -8,7 +8,7 @@ import { reoilingsWithin, taperCoatsWithin, wearBase, wearData, wearPerYear } fr
 import type { SequenceOutcome, SiteClimate } from '../window';
 import { speciesOf } from '../wood';
 import { leavePlan } from './after';
-import { cardOf, coatSpecs, faceRef, sequenceCards, topCard } from './coat-specs';
+import { cardOf, coatSpecs, sequenceCards, topCard, withSystem } from './coat-specs';
 import type { Finish, FinishSystem, JobDocument } from './document-schema';
 import fitnessData from './fitness.json';
 import type { WorkState } from './work-state';
@@ -63,26 +63,6 @@ export interface SystemFigures {
 }
 
 const CARE_YEARS = 10;
-
-/** The job as it would be with a system: its finish, its coats, and the cards they need from job or shelf. */
-export function withSystem(job: JobDocument, system: FinishSystem, shelf: readonly ProductCard[]): JobDocument {
-  const { finish, faceCoats } = system;
-  const ids = new Set([finish.productId, ...(finish.coats ?? []).map((c) => c.productId)]);
-  const products = [...ids].flatMap(
-    (id) => job.products.find((p) => p.id === id) ?? shelf.find((p) => p.id === id) ?? []
-  );
-  return {
-    ...job,
-    finish,
-    products,
-    surfaces: faceCoats
-      ? job.surfaces.map((s) => ({
-          ...s,
-          faces: s.faces.map((f) => ({ ...f, coats: faceCoats[faceRef(s, f)] ?? f.coats }))
-        }))
-      : job.surfaces
-  };
-}
 
 /** Works out systems for a job, in their order: the same plan, search and survey as the job's own, each once. */
 export const compareSystems = (

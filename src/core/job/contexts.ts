@@ -1,5 +1,5 @@
-import { coatNeeds, dryingCurve } from '../drying';
-import type { ProductCard } from '../product';
+import { coatNeeds, dryingCurve, type CoatTimes } from '../drying';
+import type { Method, ProductCard } from '../product';
 import { HOUR_MS } from '../units';
 import {
   dayStarts,
@@ -25,14 +25,14 @@ import { needsWeather } from './climate';
 import { coatCard } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import type { Knowledge } from './knowledge';
-import type { LiveCoat } from './live';
 import { kappaFor } from './tack-tests';
 
 /** The last coat on the wood, as far as the rest of the sequence needs it. */
-export type OnWood = Pick<
-  LiveCoat,
-  'number' | 'method' | 'laidFromMs' | 'laidToMs' | 'filmRatio' | 'opensAtProgress' | 'cureFactor'
->;
+export interface OnWood extends Pick<CoatTimes, 'laidFromMs' | 'laidToMs' | 'opensAtProgress' | 'cureFactor'> {
+  number: number;
+  method: Method;
+  filmRatio: number;
+}
 
 interface Options {
   /** The last coat on the wood when the work is under way: the rest is planned from there. */

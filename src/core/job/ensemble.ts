@@ -15,8 +15,7 @@ import {
 } from '../window';
 import { siteClimates } from './climate';
 import { coatPlans } from './coats';
-import { finishCard, jobAtHouse } from './coat-specs';
-import { withSystem } from './compare';
+import { finishCard, jobAtHouse, withSystem } from './coat-specs';
 import { contextFrame, contextIn, type OnWood } from './contexts';
 import type { JobDocument } from './document-schema';
 import type { Knowledge } from './knowledge';

@@ -20,22 +20,22 @@ export {
   jobAtHouse,
   sequenceCards,
   topCard,
+  withSystem,
   type CoatSpec
 } from './coat-specs';
 export {
   chanceWord,
   compareSystems,
-  withSystem,
   type Fit,
   type Risk,
   type RuledOut,
   type SystemFigures
 } from './compare';
 export { finishedCoats, type FinishedCoat } from './finished';
-export { firstDayKnowledge, type Knowledge } from './knowledge';
+export { firstDayKnowledge, type DryingLog, type DryingObservation, type Knowledge } from './knowledge';
 export { layerChecks, type LayerFinding } from './layering';
 export { LOAD_GROUPS, loadList, type LoadGroup, type LoadItem, type LoadVisit } from './load-list';
-export { colourLock, sampleProblems, type Approval, type ColourLock } from './samples';
+export { colourLock, sampleProblems, type ColourLock } from './samples';
 export type { EventData, EventType, NewEvent, WorkEvent } from './events-schema';
 export { blockingProblems, jobProblems, touchesFood, type Problem } from './problems';
 export { coatPlans, facePlans, type CoatKey, type CoatPlan, type CoatRound, type FacePlan } from './coats';
@@ -44,7 +44,7 @@ export { careDueAt, keepPlan, leavePlan, servedAt, type KeepPlan, type LeavePlan
 export { bestStarts, plan, type Plan } from './plan';
 export { firstStart, sequenceContext, type OnWood } from './contexts';
 export { withOwn, withoutOwn } from './own-knowledge';
-export { kappaFor, siteKey, tackTestsOf, type DryingLog, type DryingObservation } from './tack-tests';
+export { kappaFor, siteKey, tackTestsOf } from './tack-tests';
 export { DESK_EVENTS, eventOrder, fold, foldNext } from './fold';
 export {
   jobStage,
@@ -52,6 +52,7 @@ export {
   packedKey,
   ragsNotSafe,
   ragsUnaccounted,
+  type Approval,
   type BatchState,
   type BayState,
   type CoatState,

@@ -1,7 +1,19 @@
 import { emptyCoverageLog, type CoverageLog } from '../coverage';
-import type { DryingLog } from './tack-tests';
+import type { TackTest } from '../drying';
 import { defaultHouseRules, type HouseRules } from '../house';
 import type { StockTin } from '../stock';
+
+/** One tack test as the log keeps it: of which job, product and site. */
+export interface DryingObservation extends TackTest {
+  jobId: string;
+  productId: string;
+  site: string;
+  coat: number;
+  atMs: number;
+}
+
+/** All tack tests a crew goes by. */
+export type DryingLog = readonly DryingObservation[];
 
 /** What the crew knows beyond the job: its house rules, what its log has taught, and the tins it has. */
 export interface Knowledge {

@@ -2,13 +2,12 @@ import { measureRecipe, mixAmounts, recipes } from '../mix';
 import { isTwoPart, type ProductCard } from '../product';
 import { ragsForCoat } from '../safety';
 import type { HouseRules } from '../house';
-import { localDate } from '../window';
+import { localDate, type SequenceOutcome } from '../window';
 import { applicators, type CoatPlan } from './coats';
 import { cardOf } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import gear from './gear.json';
 import type { LoadPlan, ProductLoad } from './load';
-import type { Plan } from './plan';
 import type { SurfaceSurvey } from './survey';
 
 export const LOAD_GROUPS = ['oil', 'mixing', 'tools', 'sanding', 'rags and fire', 'protection', 'site'] as const;
@@ -37,10 +36,17 @@ export interface LoadVisit {
   items: LoadItem[];
 }
 
+/** What of a plan a van is packed by. */
+export interface Packed {
+  coats: readonly CoatPlan[];
+  load: LoadPlan | null;
+  chosen: SequenceOutcome | null;
+}
+
 /** The load list of a job: a visit for getting ready where anything is to be done, then one for each day of coats. */
 export function loadList(
   job: JobDocument,
-  plan: Pick<Plan, 'coats' | 'load' | 'chosen'>,
+  plan: Packed,
   surveys: readonly SurfaceSurvey[],
   house: HouseRules
 ): LoadVisit[] {
@@ -66,7 +72,7 @@ export function loadList(
 }
 
 /** Coats by the day they begin on; a day each while no start is chosen. */
-function coatDays(job: JobDocument, { coats, chosen }: Pick<Plan, 'coats' | 'chosen'>) {
+function coatDays(job: JobDocument, { coats, chosen }: Packed) {
   const days = new Map<string, { coats: CoatPlan[]; atMs: number | null }>();
   for (const c of coats) {
     const laid = chosen?.coats.find((x) => x.number === c.number);

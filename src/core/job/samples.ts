@@ -1,19 +1,7 @@
-import type { JobDocument, SampleBoard } from './document-schema';
+import type { JobDocument } from './document-schema';
 import { cardOf, coatSpecs } from './coat-specs';
-import type { WorkState } from './work-state';
+import type { Approval, LayerLook, WorkState } from './work-state';
 import type { Problem } from './problems';
-
-type Layers = SampleBoard['layers'];
-type LayerLook = Pick<Layers[number], 'productId' | 'colour'>;
-
-/** The client's word that holds: which board, whose word, when, and the layers as they were shown. */
-export interface Approval {
-  sample: string;
-  client: string;
-  atMs: number;
-  by: string;
-  layers: LayerLook[];
-}
 
 /** What the approved board says of the job's colours. */
 export interface ColourLock {

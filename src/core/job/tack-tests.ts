@@ -3,8 +3,7 @@ import {
   progressBetween,
   testsThatCount,
   type DryingFactor,
-  type TackState,
-  type TackTest
+  type TackState
 } from '../drying';
 import { classTraits, touchDryProgress } from '../product';
 import type { SiteClimate } from '../window';
@@ -13,19 +12,7 @@ import { coatPlans } from './coats';
 import { finishCard, jobAtHouse } from './coat-specs';
 import type { JobDocument } from './document-schema';
 import type { WorkState } from './work-state';
-import type { Knowledge } from './knowledge';
-
-/** One tack test as the log keeps it: of which job, product and site. */
-export interface DryingObservation extends TackTest {
-  jobId: string;
-  productId: string;
-  site: string;
-  coat: number;
-  atMs: number;
-}
-
-/** All tack tests a crew goes by. */
-export type DryingLog = readonly DryingObservation[];
+import type { DryingLog, DryingObservation, Knowledge } from './knowledge';
 
 /** What tells one site from another for the drying factor. */
 export const siteKey = (job: Pick<JobDocument, 'site'>): string => job.site.place.trim().toLowerCase();

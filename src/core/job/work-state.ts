@@ -1,7 +1,19 @@
 import type { StepRecord } from '../prep';
 import type { Survey } from '../survey';
 import { countedRags } from '../units';
-import type { Approval } from './samples';
+import type { SampleBoard } from './document-schema';
+
+/** How one layer of a board was shown. */
+export type LayerLook = Pick<SampleBoard['layers'][number], 'productId' | 'colour'>;
+
+/** The client's word that holds: which board, whose word, when, and the layers as they were shown. */
+export interface Approval {
+  sample: string;
+  client: string;
+  atMs: number;
+  by: string;
+  layers: LayerLook[];
+}
 
 export interface BayState {
   bay: number;
