@@ -19,6 +19,7 @@ export default defineConfig({
           include: [
             'src/core/**/*.test.ts',
             'src/formats/**/*.test.ts',
+            'src/words/**/*.test.ts',
             'src/stand-ins/**/*.test.ts',
             'src/lib/ui/**/*.test.ts',
             'src/lib/workers/**/*.test.ts',

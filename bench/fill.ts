@@ -5,7 +5,8 @@ import { connect } from '../src/lib/server/db/connect';
 import { migrateDatabase } from '../src/lib/server/db/migrate';
 import { starterCards } from '../src/lib/server/shelf/starter';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../src/core/units';
-import type { JobDocument, JobStage } from '../src/core/job';
+import type { JobDocument } from '../src/core/document';
+import type { JobStage } from '../src/core/log';
 import { deckJob, floorJob } from '../tests/fixtures';
 
 export const LEAD = { email: 'lead@bench.example', password: 'a-bench-password' };

@@ -7,21 +7,15 @@ import { ensureDatabase, startDatabase } from '../cli/database.mjs';
 import { places, prepare } from '../cli/places.mjs';
 import { freePort } from '../cli/processes.mjs';
 import { launchApp, stopAll } from '../cli/serve.mjs';
-import {
-  compareSystems,
-  findStarts,
-  fold,
-  foldNext,
-  judgeBooking,
-  memberContexts,
-  plan,
-  siteClimate,
-  type FinishSystem,
-  type JobDocument,
-  type Outlook
-} from '../src/core/job';
+import { compareSystems } from '../src/core/choose';
+import { findStarts, memberContexts, siteClimate, type Outlook } from '../src/core/window';
+import { fold, foldNext } from '../src/core/log';
+import { judgeBooking } from '../src/core/starts';
+import { plan } from '../src/core/plan';
+import type { FinishSystem, JobDocument } from '../src/core/document';
 import { measureSurface, type CutOut, type Surface } from '../src/core/surface';
-import { addMember, rankStarts, startTally, WEEKDAYS } from '../src/core/window';
+import { addMember, rankStarts, startTally } from '../src/core/window';
+import { WEEKDAYS } from '../src/core/calendar';
 import { deskEnsemble, deskSeries } from '../src/stand-ins/weather-desk';
 import { DAY_MS } from '../src/core/units';
 import { card, deckJob, knowledge, made, NOW } from '../tests/fixtures';

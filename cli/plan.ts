@@ -5,19 +5,11 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import type { WeatherSeries } from '../src/core/air';
-import {
-  bestStarts,
-  climateSpan,
-  firstDayKnowledge,
-  fold,
-  liveWork,
-  moistureRead,
-  plan,
-  siteClimate,
-  withOwn,
-  type Plan
-} from '../src/core/job';
-import type { SequenceOutcome } from '../src/core/window';
+import { bestStarts, type Plan } from '../src/core/plan';
+import { view } from '../src/core/job';
+import { firstDayKnowledge } from '../src/core/knowledge';
+import { fold } from '../src/core/log';
+import { climateSpan, type SequenceOutcome } from '../src/core/window';
 import { readCoverage } from '../src/formats/coverage-json';
 import { isInstant } from '../src/formats/instant';
 import { JOB_FILE_LIMIT_BYTES } from '../src/formats/job-json';
@@ -112,14 +104,22 @@ function main(args: string[]): void {
   if (!kept.ok) return fail(file, kept.problems);
   const { document, events } = kept.value;
   const state = fold(events);
-  const climate = siteClimate(document, weather, climateSpan(state, nowMs), [], moistureRead(state));
-  const know = withOwn(firstDayKnowledge(), 'file', document, state, climate, nowMs);
-  const live = liveWork(document, state, climate, know, nowMs);
+  const seen = {
+    id: 'file',
+    document,
+    state,
+    weather,
+    span: climateSpan(state, nowMs),
+    measured: [],
+    others: firstDayKnowledge(),
+    nowMs
+  };
+  const { climate, knowledge, live, plan } = view(seen);
   const onWood = live.coats.at(-1);
-  const starts = climate && !onWood ? bestStarts(document, climate, know, nowMs) : [];
+  const starts = climate && !onWood ? bestStarts(document, climate, knowledge, nowMs) : [];
   const best = starts.find((s) => s.ok);
   const chosen = document.startAt || !best ? document : { ...document, startAt: new Date(best.startMs).toISOString() };
-  const computed = plan(chosen, climate, know, nowMs, onWood);
+  const computed = chosen === document ? plan : view({ ...seen, document: chosen }).plan;
   process.stdout.write(`${JSON.stringify(writePlan(chosen, computed, starts, nowMs), null, 2)}\n`);
   const wrong = shortcomings(computed, starts, { begun: onWood !== undefined, weather: climate !== null });
   for (const line of wrong) process.stderr.write(`${file}: ${line}\n`);

@@ -1,11 +1,11 @@
 /** Derives anew what follows from every log: where each job stands, what its coats and its tack tests teach. */
 import { eq } from 'drizzle-orm';
-import { fold } from '../src/core/job';
+import { fold } from '../src/core/log';
 import { connect } from '../src/lib/server/db/connect';
 import { migrateDatabase } from '../src/lib/server/db/migrate';
 import { crew, job } from '../src/lib/server/db/schema';
 import { transact } from '../src/lib/server/db/transact';
-import { afterwards } from '../src/lib/server/derived';
+import { afterwards } from '../src/lib/server/running/derived';
 import { standing } from '../src/lib/server/jobs/jobs';
 import { lockJob } from '../src/lib/server/jobs/reading';
 import { learnFrom } from '../src/lib/server/learning/finished';

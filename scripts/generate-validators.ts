@@ -4,7 +4,7 @@ import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import type { TSchema } from 'typebox';
 import standalone from 'ajv/dist/standalone/index.js';
-import { EVENT_SCHEMAS } from '../src/core/job/events-schema';
+import { EVENT_SCHEMAS } from '../src/core/log/schema';
 import { eventName } from '../src/formats/schema/event-name';
 import { largeSchemas, schemas } from '../src/formats/schema/schemas';
 

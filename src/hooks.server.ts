@@ -10,7 +10,7 @@ import { config } from '$lib/server/config';
 import { db, pool } from '$lib/server/db';
 import { againFor, driverFault, isAway } from '$lib/server/db/faults';
 import { migrateDatabase } from '$lib/server/db/migrate';
-import { beginDraining } from '$lib/server/health';
+import { beginDraining } from '$lib/server/running/health';
 import { closeStreams } from '$lib/server/work-log/streams';
 import type { UnitSystem } from '$core/units';
 

@@ -3,7 +3,9 @@ import cards from '../demo/cards.json';
 import readingRoom from '../demo/jobs/01-reading-room.json';
 import deck from '../demo/jobs/02-boathouse-deck.json';
 import counter from '../demo/jobs/03-bakery-counter.json';
-import { firstDayKnowledge, type JobDocument, type Knowledge, type NewEvent, type WorkEvent } from '../src/core/job';
+import { firstDayKnowledge, type Knowledge } from '../src/core/knowledge';
+import type { JobDocument } from '../src/core/document';
+import type { NewEvent, WorkEvent } from '../src/core/log';
 import type { ProductCard } from '../src/core/product';
 
 export const card = (id: string): ProductCard => structuredClone(cards.find((c) => c.id === id)) as ProductCard;

@@ -7,7 +7,7 @@ import type { WeatherHour, WeatherSeries } from '../core/air';
 import { readCoverage, writeCoverage } from './coverage-json';
 import { inSteps, readWeather, writeWeather } from './weather-text';
 import { checkJobDocument, readJobFile, writeJobFile } from './job-json';
-import { EVENT_SCHEMAS } from '../core/job/events-schema';
+import { EVENT_SCHEMAS } from '../core/log/schema';
 import { publishedSchemas, schemas } from './schema/schemas';
 import { checkEvent } from './work-event';
 

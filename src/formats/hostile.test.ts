@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { counterJob, deckJob, floorJob, knowledge, NOW } from '../../tests/fixtures';
-import { bestStarts, plan, siteClimate, type JobDocument } from '../core/job';
+import { bestStarts, plan } from '../core/plan';
+import { siteClimate } from '../core/window';
+import type { JobDocument } from '../core/document';
 import { checkJobDocument, readJobFile, writeJobFile } from './job-json';
 import { checkEvent } from './work-event';
 

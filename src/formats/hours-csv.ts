@@ -1,6 +1,8 @@
 import { csvLine } from './order-csv';
 import { HOUR_MS } from '../core/units';
-import type { HourShare, HourVerdict, SiteClimate } from '../core/window';
+import type { HourShare } from '../core/window';
+import type { HourVerdict } from '../core/judge';
+import type { SiteClimate } from '../core/climate';
 
 const iso = (ms: number) => new Date(ms).toISOString().replace('.000', '');
 const fixed = (v: number, places: number) => v.toFixed(places);

@@ -1,4 +1,4 @@
-import { blockingProblems, type JobDocument } from '../core/job';
+import { blockingProblems, type JobDocument } from '../core/document';
 import { jobDocument } from './validate/gen/jobDocument.gen.js';
 import { jobDocumentFirst } from './validate/gen/jobDocumentFirst.gen.js';
 import { check, type Checked } from './validate/validate';

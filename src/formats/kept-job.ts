@@ -1,4 +1,5 @@
-import type { JobDocument, WorkEvent } from '../core/job';
+import type { JobDocument } from '../core/document';
+import type { WorkEvent } from '../core/log';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../core/units';
 import { checkJobDocument } from './job-json';
 import type { Checked, FieldProblem } from './validate/validate';

@@ -1,5 +1,5 @@
 import { textCell } from './csv-cells';
-import type { LoadPlan } from '../core/job';
+import type { LoadPlan } from '../core/load';
 
 /** A field of a CSV line: quoted where it must be, and never taken for a formula by a table program. */
 function field(value: string | number): string {

@@ -1,4 +1,5 @@
-import type { JobDocument, Plan } from '../core/job';
+import type { JobDocument } from '../core/document';
+import type { Plan } from '../core/plan';
 import type { Span } from '../core/drying';
 import type { SequenceOutcome } from '../core/window';
 

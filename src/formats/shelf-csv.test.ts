@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import cards from '../../demo/cards.json';
 import { card, floorJob, knowledge, NOW } from '../../tests/fixtures';
-import { plan } from '../core/job';
+import { plan } from '../core/plan';
 import type { ProductCard } from '../core/product';
 import { csvLine, writeOrder } from './order-csv';
 import { readShelfCsv, readShelfJson, writeShelf } from './shelf-csv';

@@ -1,5 +1,5 @@
 import type { ValidateFunction } from 'ajv';
-import type { NewEvent } from '../core/job';
+import type { NewEvent } from '../core/log';
 import { eventName } from './schema/event-name';
 import * as validators from './validate/gen/newEvent.gen.js';
 import { check, type Checked } from './validate/validate';

@@ -6,7 +6,7 @@ import { startCluster } from '../../cli/galera.mjs';
 import { places, prepare } from '../../cli/places.mjs';
 import { endProcess, freePort, livePid } from '../../cli/processes.mjs';
 import { APP_MARK, launchApp, stopAll } from '../../cli/serve.mjs';
-import { fold, type NewEvent, type WorkEvent } from '../../src/core/job';
+import { fold, type NewEvent, type WorkEvent } from '../../src/core/log';
 import { addPerson, changePerson, listPeople } from '../../src/lib/server/accounts/people';
 import { takeTry } from '../../src/lib/server/accounts/slow-down';
 import { connect } from '../../src/lib/server/db/connect';

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { Type, type TSchema } from 'typebox';
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { NewEventSchema } from '../../src/core/job/events-schema';
-import { JobDocumentSchema } from '../../src/core/job/document-schema';
+import { NewEventSchema } from '../../src/core/log/schema';
+import { JobDocumentSchema } from '../../src/core/document/schema';
 import { HouseDocumentSchema } from '../../src/core/house/schema';
 import { ProductCardSchema } from '../../src/core/product/schema';
 import {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { NewEvent } from '../../src/core/job';
+import type { NewEvent } from '../../src/core/log';
 import { tinsOf } from '../../src/lib/server/stock/stock';
 import { PASSWORD, phoneEvent } from '../server/database';
 import { busyCrew, KIT_ML, send } from '../server/phones';

@@ -1,59 +1,19 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
-import { dirname, join, normalize, relative } from 'node:path';
+import { dirname, join, relative } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import rooms from '../../src/rooms.json' with { type: 'json' };
+import { circleIn, filesUnder, folderGraph, importGraph, importsOf } from './imports';
 
-/** Files under a folder, tests left out. */
-const filesUnder = (folder: string): string[] =>
-  readdirSync(folder).flatMap((n) => {
-    const path = join(folder, n);
-    if (statSync(path).isDirectory()) return filesUnder(path);
-    return /\.(ts|svelte)$/.test(n) && !/\.test\.ts$/.test(n) && !path.includes('/gen/') ? [path] : [];
-  });
-
-/** What a file imports: packages by name, own files by their path from the root. */
-function importsOf(file: string): string[] {
-  const text = readFileSync(file, 'utf8');
-  return [...text.matchAll(/(?:from|import)\s+'([^']+)'|import\('([^']+)'\)/g)].map((m) => {
-    const spec = m[1] ?? m[2]!;
-    if (spec.startsWith('.')) return normalize(join(dirname(file), spec));
-    return spec
-      .replace(/^\$core/, 'src/core')
-      .replace(/^\$formats/, 'src/formats')
-      .replace(/^\$lib/, 'src/lib');
-  });
-}
-
-const CORE_PACKAGES = ['clipper2-ts', 'suncalc', 'temporal-polyfill', 'typebox'];
-/** Rooms of the core from the lowest up: each may import only those before it. */
-const ROOMS = [
-  'keyed',
-  'units',
-  'air',
-  'wood',
-  'surface',
-  'product',
-  'house',
-  'coverage',
-  'stock',
-  'layers',
-  'mix',
-  'drying',
-  'window',
-  'upkeep',
-  'safety',
-  'survey',
-  'sanding',
-  'prep',
-  'job'
-];
+/** Rooms of the core from the lowest up: each may import only those before it (src/rooms.json). */
+const ROOMS = rooms.core.map((r) => r.room);
 
 describe('the rooms', () => {
   const core = filesUnder('src/core');
 
-  it('the core imports nothing but itself and four packages', () => {
+  it('the core imports nothing but itself and its few packages', () => {
     for (const f of core)
       for (const i of importsOf(f))
-        expect(i.startsWith('src/core/') || CORE_PACKAGES.includes(i), `${f} imports ${i}`).toBe(true);
+        expect(i.startsWith('src/core/') || rooms.corePackages.includes(i), `${f} imports ${i}`).toBe(true);
   });
   it('the core asks no clock, no dice and no network', () => {
     for (const f of core) {
@@ -62,7 +22,7 @@ describe('the rooms', () => {
         expect(text.includes(word), `${f} uses ${word}`).toBe(false);
     }
   });
-  it('lower rooms never import higher ones, and only through their face', () => {
+  it('lower rooms of the core never import higher ones, and only through their face', () => {
     const room = (path: string) => relative('src/core', path).split('/')[0]!;
     for (const f of core)
       for (const i of importsOf(f).filter((x) => x.startsWith('src/core/'))) {
@@ -73,15 +33,46 @@ describe('the rooms', () => {
           expect(i === `src/core/${room(i)}` || i.endsWith('/schema'), `${f} goes past the face of ${i}`).toBe(true);
       }
   });
-  it('imports run one way: routes, lib, formats, core', () => {
-    const forbidden: [string, RegExp][] = [
-      ['src/formats', /^src\/(lib|routes|stand-ins)/],
-      ['src/stand-ins', /^src\/(lib|routes)/],
-      ['src/lib', /^src\/routes/]
-    ];
-    for (const [folder, wrong] of forbidden)
-      for (const f of filesUnder(folder))
-        for (const i of importsOf(f)) expect(wrong.test(i), `${f} imports ${i}`).toBe(false);
+  it('the list names every room there is, and each of the core has a face', () => {
+    const folders = readdirSync('src/core').filter((n) => statSync(join('src/core', n)).isDirectory());
+    expect(folders.sort()).toEqual([...ROOMS].sort());
+    for (const r of ROOMS) expect(readdirSync(`src/core/${r}`)).toContain('index.ts');
+    for (const { room } of rooms.outer) expect(statSync(room).isDirectory(), room).toBe(true);
+  });
+  it('outside the core imports go only where the list lets them', () => {
+    for (const { room, mayImport } of rooms.outer)
+      for (const f of filesUnder(room))
+        for (const i of importsOf(f).filter((x) => x.startsWith('src/')))
+          expect(
+            mayImport.some((m) => i === m || i.startsWith(`${m}/`)),
+            `${f} imports ${i}`
+          ).toBe(true);
+  });
+  it('nothing runs in circles, neither files nor folders', () => {
+    const graph = importGraph(filesUnder('src'));
+    expect(graph.size).toBeGreaterThan(300);
+    expect(circleIn(graph)).toBeNull();
+    expect(circleIn(folderGraph(graph))).toBeNull();
+    // The search finds one where there is one.
+    const ring = new Map([
+      ['a', new Set(['b'])],
+      ['b', new Set(['c'])],
+      ['c', new Set(['a'])]
+    ]);
+    expect(circleIn(ring)).toEqual(['a', 'b', 'c', 'a']);
+  });
+  it('every test that is written is run', () => {
+    const config = readFileSync('vite.config.ts', 'utf8');
+    const run = [...config.matchAll(/'([\w/-]+)\/\*\*\/\*\.test\.ts'/g)].map((m) => `${m[1]}/`);
+    const tests = ['src', 'cli', 'tests', 'bench'].flatMap((f) =>
+      (readdirSync(f, { recursive: true }) as string[]).filter((n) => n.endsWith('.test.ts')).map((n) => join(f, n))
+    );
+    expect(tests.length).toBeGreaterThan(80);
+    for (const t of tests)
+      expect(
+        run.some((r) => t.startsWith(r)),
+        t
+      ).toBe(true);
   });
   it('nothing in the interface takes more than types from the server', () => {
     for (const f of filesUnder('src/lib/ui')) {
@@ -89,9 +80,6 @@ describe('the rooms', () => {
       for (const m of text.matchAll(/import (type )?[^;]*?from '(?:\$lib|\.\.)\/server[^']*'/g))
         expect(m[1], `${f}: ${m[0]}`).toBe('type ');
     }
-  });
-  it('every room of the core has a face', () => {
-    for (const r of ROOMS) expect(readdirSync(`src/core/${r}`)).toContain('index.ts');
   });
 });
 
@@ -102,6 +90,14 @@ describe('the documents', () => {
     expect(shown.length).toBeGreaterThan(5);
     for (const s of shown) expect(statSync(s).size).toBeGreaterThan(10_000);
     expect(readdirSync('docs/screenshots').length).toBeLessThan(20);
+  });
+  it('tell the rooms as the list has them', () => {
+    const told = readFileSync('docs/architecture.md', 'utf8');
+    for (const { room, what } of [...rooms.core.map((r) => ({ ...r, room: `src/core/${r.room}` })), ...rooms.outer])
+      expect(
+        [...told.matchAll(/^\| `([^`]+)`\s*\| ([^|]*?)\s*\|/gm)].some((m) => m[1] === room && m[2] === what),
+        room
+      ).toBe(true);
   });
   it('every link between documents leads somewhere', () => {
     for (const doc of [

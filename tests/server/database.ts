@@ -1,7 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { asAdmin, ensureDatabase } from '../../cli/database.mjs';
 import { places } from '../../cli/places.mjs';
-import type { NewEvent } from '../../src/core/job';
+import type { NewEvent } from '../../src/core/log';
 import { createCrew, type NewPerson } from '../../src/lib/server/accounts/people';
 import { connect } from '../../src/lib/server/db/connect';
 import { migrateDatabase } from '../../src/lib/server/db/migrate';

@@ -182,7 +182,7 @@ describe('bad input', () => {
     expect(r.status).toBe(422);
     expect(await problems(r)).toContainEqual({
       path: '/surfaces/0/shape/walls/0/lengthM',
-      problem: 'must be more than 0'
+      problem: 'must be 0 or more'
     });
   });
   it('a job file of 50 MB is refused', async () =>

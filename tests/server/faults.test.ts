@@ -4,7 +4,7 @@ import { gunzipSync, gzipSync } from 'node:zlib';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { backup, restore } from '../../cli/backup.mjs';
-import type { NewEvent } from '../../src/core/job';
+import type { NewEvent } from '../../src/core/log';
 import { createJob } from '../../src/lib/server/jobs/jobs';
 import { findJob } from '../../src/lib/server/jobs/reading';
 import { findPhoto } from '../../src/lib/server/photos/photos';

@@ -1,4 +1,4 @@
-import type { NewEvent } from '../../src/core/job';
+import type { NewEvent } from '../../src/core/log';
 import { createJob } from '../../src/lib/server/jobs/jobs';
 import { addTin } from '../../src/lib/server/stock/stock';
 import { floorJob, NOW } from '../fixtures';

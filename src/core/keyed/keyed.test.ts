@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { made } from '../../../tests/fixtures';
 import { checkEvent } from '../../formats/work-event';
-import { fold, type WorkEvent } from '../job';
+import { fold, type WorkEvent } from '../log';
 import { speciesOf } from '../wood';
 import { ID_FORM, isWhole, keyed, madeAt, madeWhole, NAME_FORMS, RESERVED_NAMES } from '.';
 

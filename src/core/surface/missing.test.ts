@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { floorJob } from '../../../tests/fixtures';
-import { blockingProblems, coatPlans, jobProblems } from '../job';
+import { blockingProblems, jobProblems } from '../document';
+import { coatPlans } from '../coats';
 import { defaultHouseRules } from '../house';
 import {
   blankShape,

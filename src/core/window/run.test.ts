@@ -2,10 +2,14 @@ import { describe, expect, it } from 'vitest';
 import { deckJob, knowledge, NOW } from '../../../tests/fixtures';
 import { deskEnsemble } from '../../stand-ins/weather-desk';
 import { dryingRate, filmFactor, methodFactor } from '../drying';
-import { memberContexts } from '../job';
+import { memberContexts } from './ensemble';
 import { cardHours, touchDryProgress } from '../product';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units';
-import { closuresOf, simulateStart, startHours, type SequenceContext, type SiteHour } from '.';
+import { closuresOf } from '../judge';
+import { simulateStart } from './sequence';
+import type { SequenceContext } from './sequence-context';
+import { startHours } from './search';
+import type { SiteHour } from '../climate';
 
 const FROM = NOW - 5 * DAY_MS;
 

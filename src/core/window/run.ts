@@ -1,8 +1,8 @@
 import { whenNeeded } from '../drying';
 import { HOUR_MS, MINUTE_MS } from '../units';
-import { BITS, closureBy, firstRule, type Closure, type RuleBits } from './judge';
-import type { CoatToLay, SequenceContext, WorkHours } from './sequence';
-import type { Stretch } from './working-hours';
+import { BITS, closureBy, firstRule, type Closure, type RuleBits } from '../judge';
+import type { CoatToLay, SequenceContext, WorkHours } from './sequence-context';
+import type { Stretch } from '../calendar';
 
 // A sequence of coats run through the hours, as lean as a search over many thousand starts needs it.
 

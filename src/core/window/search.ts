@@ -1,7 +1,8 @@
 import { HOUR_MS, type Span } from '../units';
-import { firstRule, type Closure, type Rule } from './judge';
+import { firstRule, type Closure, type Rule } from '../judge';
 import { closureOf, finishMsOf, runStart, visitsIn } from './run';
-import { simulateStart, type SequenceContext, type SequenceOutcome } from './sequence';
+import { simulateStart } from './sequence';
+import type { SequenceContext, SequenceOutcome } from './sequence-context';
 
 /** Every hour of the horizon in which a start can be tried: the first working instant of each. */
 export const startHours = (ctx: SequenceContext): number[] =>

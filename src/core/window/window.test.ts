@@ -1,29 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { card, deckJob, floorJob, knowledge } from '../../../tests/fixtures';
 import type { WeatherHour } from '../air';
-import { coatPlans, sequenceContext, siteClimate } from '../job';
+import { coatPlans } from '../coats';
+import { sequenceContext } from './contexts';
+import { siteClimate } from './job-climate';
 import { coatNeeds } from '../drying';
 import { temperatureFactor } from '../air';
 import { defaultHouseRules as house } from '../house';
 import { HOUR_MS } from '../units';
-import {
-  BITS,
-  closuresOf,
-  firstRule,
-  isTimeZone,
-  layingLimits,
-  localDate,
-  RULES,
-  searchStarts,
-  simulateStart,
-  siteHourAt,
-  startCandidates,
-  workingStretches,
-  type LayingLimits,
-  type Rule,
-  type SequenceContext,
-  type SiteHour
-} from '.';
+import { BITS, closuresOf, firstRule, layingLimits, RULES, type LayingLimits, type Rule } from '../judge';
+import { isTimeZone, localDate, workingStretches } from '../calendar';
+import { searchStarts, startCandidates } from './search';
+import { simulateStart } from './sequence';
+import type { SequenceContext } from './sequence-context';
+import { siteHourAt, type SiteHour } from '../climate';
 
 const iso = (ms: number) => new Date(ms).toISOString();
 const week = {

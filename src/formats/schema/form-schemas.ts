@@ -1,6 +1,6 @@
 import { Type, type Static } from 'typebox';
 import { CLOCK_FORM, UUID_FORM } from '../../core/keyed';
-import { SiteSchema } from '../../core/job/document-schema';
+import { SiteSchema } from '../../core/document/schema';
 import { StockTinSchema } from '../../core/stock/schema';
 
 const closed = { additionalProperties: false };

@@ -1,5 +1,5 @@
 import { Type } from 'typebox';
-import { RULES } from '../../core/window';
+import { RULES } from '../../core/judge';
 
 const closed = { additionalProperties: false };
 const instant = Type.String({ format: 'date-time' });

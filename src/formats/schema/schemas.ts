@@ -1,6 +1,6 @@
 import { HouseDocumentSchema } from '../../core/house/schema';
-import { JobDocumentSchema } from '../../core/job/document-schema';
-import { NewEventSchema } from '../../core/job/events-schema';
+import { JobDocumentSchema } from '../../core/document/schema';
+import { NewEventSchema } from '../../core/log/schema';
 import { ProductCardSchema } from '../../core/product/schema';
 import {
   FirstAccountSchema,

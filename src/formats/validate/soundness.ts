@@ -1,5 +1,5 @@
 import { isWhole } from '../../core/keyed';
-import type { FieldProblem } from './validate';
+import type { FieldProblem } from './field-problem';
 
 const MOST_DEEP = 24;
 const MOST_FIELDS = 500;

@@ -1,12 +1,9 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
 import { keyed, NAME_FORMS } from '../../core/keyed';
+import type { FieldProblem } from './field-problem';
 import { soundness } from './soundness';
 
-/** A rejected field: its JSON pointer, and in words what is wrong and what would be right. */
-export interface FieldProblem {
-  path: string;
-  problem: string;
-}
+export type { FieldProblem };
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; problems: FieldProblem[] };
 

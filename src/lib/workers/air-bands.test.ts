@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { memberContexts, monthsOutlook } from '$core/job';
+import { memberContexts, monthsOutlook } from '$core/window';
 import { hourShares } from '$core/window';
 import { DAY_MS, HOUR_MS } from '$core/units';
 import { writeHours } from '$formats/hours-csv';

@@ -1,5 +1,6 @@
 import { HOUR_MS } from '../../core/units';
-import { hoursFrom, quantileOf, type SequenceContext, type SiteHour } from '../../core/window';
+import { hoursFrom, type SiteHour } from '../../core/climate';
+import { quantileOf, type SequenceContext } from '../../core/window';
 
 /** The quantities a person reads off the hours. */
 export const BANDED = ['airTempC', 'dewGapC', 'surfaceTempC', 'mcPercent', 'rh'] as const;

@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
-import { compareSystems, memberContexts, whatHelps, type Help, type Outlook, type SystemFigures } from '../../core/job';
+import { compareSystems, type SystemFigures } from '../../core/choose';
+import { memberContexts, whatHelps, type Help, type Outlook } from '../../core/window';
 import type { ProductCard } from '../../core/product';
 import {
   addMember,

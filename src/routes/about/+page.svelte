@@ -1,6 +1,6 @@
 <script lang="ts">
   import Threshold from '$lib/ui/shell/Threshold.svelte';
-  import { fullDate } from '$lib/ui/words/time';
+  import { fullDate } from '$words/time';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();

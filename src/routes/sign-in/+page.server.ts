@@ -10,7 +10,7 @@ import { isEmpty } from '$lib/server/accounts/people';
 import { forgiveTries, sweepTries, takeTry } from '$lib/server/accounts/slow-down';
 import { config } from '$lib/server/config';
 import { db } from '$lib/server/db';
-import { afterwards } from '$lib/server/derived';
+import { afterwards } from '$lib/server/running/derived';
 import { SignInSchema, type SignInInput } from '$formats/schema/form-schemas';
 import { signIn } from '$formats/validate/gen/signIn.gen.js';
 import type { Actions, PageServerLoad } from './$types';

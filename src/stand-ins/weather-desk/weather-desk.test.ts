@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { dewPointC, weatherProblem } from '../../core/air';
 import { DAY_MS, HOUR_MS } from '../../core/units';
 import { deckJob, knowledge } from '../../../tests/fixtures';
-import { findStarts } from '../../core/job';
+import { findStarts } from '../../core/window';
 import { answerPosition, DESK_DAYS_AHEAD, DESK_MEMBERS, deskEnsemble, deskSeries, weatherHour } from '.';
 
 const place = { latitudeDeg: 53.06, longitudeDeg: 0.27 };

@@ -3,7 +3,7 @@ import { and, asc, count, eq, inArray, ne, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import type { ProductCard } from '../../../core/product';
 import type { UnitSystem } from '../../../core/units';
-import type { WorkingHours } from '../../../core/window';
+import type { WorkingHours } from '../../../core/calendar';
 import type { Db, Tx } from '../db/connect';
 import { account, crew, firstCrew, productCard, session, user } from '../db/schema';
 import { transact } from '../db/transact';

@@ -1,5 +1,5 @@
 import { boolean, index, int, mysqlEnum, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
-import type { WorkingHours } from '../../../core/window';
+import type { WorkingHours } from '../../../core/calendar';
 import { at, id, jsonDocument } from './types';
 
 /** One crew is one household of data: every row below belongs to one. */

@@ -13,7 +13,9 @@ import {
   uniqueIndex,
   varchar
 } from 'drizzle-orm/mysql-core';
-import type { JobDocument, NewEvent, Plan } from '../../../core/job';
+import type { JobDocument } from '../../../core/document';
+import type { NewEvent } from '../../../core/log';
+import type { Plan } from '../../../core/plan';
 import type { ProductCard } from '../../../core/product';
 import type { HouseDocument } from '../../../core/house';
 import { crew, user } from './people-tables';

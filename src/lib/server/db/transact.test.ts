@@ -5,7 +5,7 @@ import { saveHouse } from '../house/house-rules';
 import { createJob } from '../jobs/jobs';
 import { saveCard, saveCards } from '../shelf/cards';
 import { addTin, changeTin, tinsOf } from '../stock/stock';
-import { appendEvents } from '../work-log/append';
+import { appendEvents } from '../on-site/append';
 import { againFor, driverFault, isAway } from './faults';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;

@@ -1,4 +1,7 @@
-import { bestStarts, finishCard, firstDayKnowledge, siteClimate, type JobDocument } from '../../../core/job';
+import { bestStarts } from '../../../core/plan';
+import { finishCard, type JobDocument } from '../../../core/document';
+import { firstDayKnowledge } from '../../../core/knowledge';
+import { siteClimate } from '../../../core/window';
 import type { HouseDocument } from '../../../core/house';
 import { atLabel, type ProductCard } from '../../../core/product';
 import type { StockTin } from '../../../core/stock';
@@ -26,7 +29,7 @@ import { addTin } from '../stock/stock';
 import type { Desk } from '../weather/desk';
 import { storePhoto } from '../photos/photos';
 import { keptPicture } from '../photos/picture';
-import { appendEvents } from '../work-log/append';
+import { appendEvents } from '../on-site/append';
 import { demoPicture, type DemoPicture } from './picture';
 
 /** The demo world as its files hold it. Times are told from the moment of loading: "-74m" is 74 minutes ago. */

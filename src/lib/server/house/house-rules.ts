@@ -6,7 +6,7 @@ import { lockCrew } from '../accounts/people';
 import type { Db, Tx } from '../db/connect';
 import { houseRulesRow } from '../db/schema';
 import { transact } from '../db/transact';
-import { knowledgeChanged } from '../overview/knowledge-version';
+import { knowledgeChanged } from '../db/knowledge-version';
 
 export interface KeptHouse {
   document: HouseDocument;

@@ -1,6 +1,7 @@
 import { asc, desc, eq, inArray } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { visitsOf, type Plan } from '../../../core/job';
+import { visitsOf } from '../../../core/crew';
+import type { Plan } from '../../../core/plan';
 import type { Db } from '../db/connect';
 import { committedPlan } from '../db/schema';
 import { transact } from '../db/transact';

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { floorJob, NOW } from '../../../../tests/fixtures';
 import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
-import { appendEvents } from '../work-log/append';
+import { appendEvents } from '../on-site/append';
 import { createJob, saveJob } from './jobs';
 import { headsInStages, listJobs } from './lists';
 import { findJob } from './reading';

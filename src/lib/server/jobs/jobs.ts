@@ -1,17 +1,10 @@
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { defaultHouseRules } from '../../../core/house';
-import {
-  careDueAt,
-  coatCount,
-  fold,
-  jobStage,
-  sampleProblems,
-  servedAt,
-  type JobDocument,
-  type Problem,
-  type WorkState
-} from '../../../core/job';
+import { careDueAt, servedAt } from '../../../core/care';
+import { coatCount, type JobDocument, type Problem } from '../../../core/document';
+import { fold, jobStage, type WorkState } from '../../../core/log';
+import { sampleProblems } from '../../../core/choose';
 import type { Db } from '../db/connect';
 import { job } from '../db/schema';
 import { transact } from '../db/transact';

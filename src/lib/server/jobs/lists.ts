@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
 import { unionAll } from 'drizzle-orm/mysql-core';
-import type { JobStage } from '../../../core/job';
+import type { JobStage } from '../../../core/log';
 import type { Db } from '../db/connect';
 import { job } from '../db/schema';
 import { asAnyJob, type AnyJob, type JobFacts } from './reading';

@@ -1,5 +1,5 @@
-import type { JobDocument } from '../../../core/job';
-import type { WorkingHours } from '../../../core/window';
+import type { JobDocument } from '../../../core/document';
+import type { WorkingHours } from '../../../core/calendar';
 import type { NewJobInput } from '../../../formats/schema/form-schemas';
 
 const SATURDAY_TO = '13:00';

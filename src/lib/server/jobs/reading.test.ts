@@ -3,7 +3,7 @@ import { deckJob, floorJob, NOW } from '../../../../tests/fixtures';
 import { deskDown, freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { railFor } from '../overview/rail';
 import { surfacesInCare } from '../overview/care';
-import { appendEvents } from '../work-log/append';
+import { appendEvents } from '../on-site/append';
 import { readLog } from '../work-log/log';
 import { createJob, saveJob, setAside } from './jobs';
 import { listJobs } from './lists';

@@ -1,6 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { and, eq, inArray, isNull } from 'drizzle-orm';
-import type { JobDocument, JobStage } from '../../../core/job';
+import type { JobDocument } from '../../../core/document';
+import type { JobStage } from '../../../core/log';
 import { checkJobDocument } from '../../../formats/job-json';
 import type { FieldProblem } from '../../../formats/validate/validate';
 import type { Db, Tx } from '../db/connect';

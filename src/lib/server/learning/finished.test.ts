@@ -5,7 +5,7 @@ import { deckJob, NOW } from '../../../../tests/fixtures';
 import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { createJob, saveJob } from '../jobs/jobs';
 import { knowledgeOf } from '../overview/knowledge';
-import { appendEvents } from '../work-log/append';
+import { appendEvents } from '../on-site/append';
 import { coverageOf, learnedCoats } from './finished';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;

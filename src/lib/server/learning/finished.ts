@@ -1,10 +1,12 @@
 import { and, desc, eq, lt, sql } from 'drizzle-orm';
 import { defaultHouseRules } from '../../../core/house';
-import { finishedCoats, type JobDocument, type WorkState } from '../../../core/job';
+import { finishedCoats } from '../../../core/knowledge';
+import type { JobDocument } from '../../../core/document';
+import type { WorkState } from '../../../core/log';
 import type { CoverageLog } from '../../../core/coverage';
 import type { Db, Tx } from '../db/connect';
 import { finishedCoat, job, rateEvidence } from '../db/schema';
-import { knowledgeChanged } from '../overview/knowledge-version';
+import { knowledgeChanged } from '../db/knowledge-version';
 
 type Row = typeof finishedCoat.$inferInsert;
 

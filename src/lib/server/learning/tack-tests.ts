@@ -1,10 +1,10 @@
 import { desc, eq } from 'drizzle-orm';
-import type { DryingLog, DryingObservation } from '../../../core/job';
+import type { DryingLog, DryingObservation } from '../../../core/knowledge';
 import type { TackState } from '../../../core/drying';
 import type { Db } from '../db/connect';
 import { tackTest } from '../db/schema';
 import { transact } from '../db/transact';
-import { knowledgeChanged } from '../overview/knowledge-version';
+import { knowledgeChanged } from '../db/knowledge-version';
 
 /** The newest tests count; a crew's drying does not hang on what it felt years ago. */
 const MOST_TESTS = 400;

@@ -1,5 +1,6 @@
 import type { Span } from '../../../core/drying';
-import { coatCount, coatSpec, keepPlan, topCard } from '../../../core/job';
+import { coatCount, coatSpec, topCard } from '../../../core/document';
+import { keepPlan } from '../../../core/care';
 import { measureSurface, unitCount } from '../../../core/surface';
 import { speciesOf } from '../../../core/wood';
 import type { Db } from '../db/connect';

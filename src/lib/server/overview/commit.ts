@@ -1,4 +1,5 @@
-import { jobAtHouse, memberContexts, sequenceContext } from '../../../core/job';
+import { jobAtHouse } from '../../../core/document';
+import { memberContexts, sequenceContext } from '../../../core/window';
 import { rankStart, simulateStart } from '../../../core/window';
 import { writeWeather } from '../../../formats/weather-text';
 import type { Db } from '../db/connect';

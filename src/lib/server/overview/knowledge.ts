@@ -1,5 +1,5 @@
 import { houseRules } from '../../../core/house';
-import type { Knowledge } from '../../../core/job';
+import type { Knowledge } from '../../../core/knowledge';
 import type { Db } from '../db/connect';
 import { houseOf } from '../house/house-rules';
 import { coverageOf } from '../learning/finished';
@@ -7,7 +7,7 @@ import { tackTestsKept } from '../learning/tack-tests';
 import { hasSensors } from '../sensors/readings';
 import { tinsOf } from '../stock/stock';
 import { importedPlaces } from '../weather/imported';
-import { knowledgeVersion } from './knowledge-version';
+import { knowledgeVersion } from '../db/knowledge-version';
 
 /** What a crew knows, and what it has that most jobs do without: sensors, and weather from files by place. */
 export interface Known {

@@ -1,4 +1,6 @@
-import { climateSpan, fold, needsWeather, type Outlook } from '../../../core/job';
+import type { JobView } from '../../../core/job';
+import { climateSpan, needsWeather, type Outlook } from '../../../core/window';
+import { fold } from '../../../core/log';
 import type { Db } from '../db/connect';
 import type { JobRow } from '../jobs/reading';
 import { measuredHours } from '../sensors/readings';
@@ -6,7 +8,7 @@ import type { Forecast } from '../weather/forecasts';
 import { weatherFor } from '../weather/imported';
 import { eventsOf } from '../work-log/log';
 import { knownOf } from './knowledge';
-import { outlookOf, viewJob, type JobView } from './overview';
+import { outlookOf, viewJob } from './overview';
 import type { Desk } from '../weather/desk';
 
 /** Everything known of a job, read and computed: its view, its weather, and what it is judged by in every member. */

@@ -12,7 +12,7 @@ import { findJob } from '../jobs/reading';
 import { newJobDocument } from '../jobs/new-job';
 import { saveHouse } from '../house/house-rules';
 import { listCards } from '../shelf/cards';
-import { appendEvents } from '../work-log/append';
+import { appendEvents } from '../on-site/append';
 import { surfacesInCare } from './care';
 import { railFor } from './rail';
 

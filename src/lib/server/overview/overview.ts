@@ -1,37 +1,11 @@
-import {
-  climateSpan,
-  deadlines,
-  fold,
-  liveWork,
-  moistureRead,
-  plan,
-  siteClimate,
-  withOwn,
-  withoutOwn,
-  type Deadline,
-  type JobDocument,
-  type Knowledge,
-  type LiveWork,
-  type Outlook,
-  type Plan,
-  type WorkEvent,
-  type WorkState
-} from '../../../core/job';
 import type { WeatherSeries } from '../../../core/air';
+import type { MeasuredHour } from '../../../core/climate';
+import type { JobDocument } from '../../../core/document';
+import { view, type JobView } from '../../../core/job';
+import { withoutOwn, type Knowledge } from '../../../core/knowledge';
+import { fold, type WorkEvent } from '../../../core/log';
 import { HOUR_MS } from '../../../core/units';
-import type { MeasuredHour, SiteClimate } from '../../../core/window';
-
-/** Everything computed of a job at an instant. */
-export interface JobView {
-  state: WorkState;
-  span: { startMs: number; hours: number };
-  climate: SiteClimate | null;
-  /** What the crew knows, this job's own tack tests as they stand. */
-  knowledge: Knowledge;
-  plan: Plan;
-  live: LiveWork;
-  deadlines: Deadline[];
-}
+import { climateSpan, moistureRead, type Outlook } from '../../../core/window';
 
 /** The part of a forecast a job's climate needs: the same hours on the server and on every page. */
 export function jobWeather(series: WeatherSeries, span: { startMs: number }): WeatherSeries {
@@ -42,22 +16,22 @@ export function jobWeather(series: WeatherSeries, span: { startMs: number }): We
 /** What a job is judged by in every member of a forecast, from its view. */
 export const outlookOf = (
   document: JobDocument,
-  view: JobView,
+  seen: JobView,
   members: readonly WeatherSeries[] | null,
   measured: readonly MeasuredHour[],
   nowMs: number
 ): Outlook => ({
   document,
-  members: members && members.map((m) => jobWeather(m, view.span)),
-  span: view.span,
+  members: members && members.map((m) => jobWeather(m, seen.span)),
+  span: seen.span,
   measured,
-  readings: moistureRead(view.state),
-  knowledge: view.knowledge,
+  readings: moistureRead(seen.state),
+  knowledge: seen.knowledge,
   nowMs,
-  onWood: view.live.coats.at(-1)
+  onWood: seen.live.coats.at(-1)
 });
 
-/** Folds and computes a job: the same functions the phone runs. */
+/** A job as the server sees it: its log folded, its own part of the forecast, the crew's knowledge without its own share. */
 export function viewJob(
   id: string,
   document: JobDocument,
@@ -69,17 +43,14 @@ export function viewJob(
 ): JobView {
   const state = fold(events);
   const span = climateSpan(state, nowMs);
-  const climate = siteClimate(document, weather && jobWeather(weather, span), span, measured, moistureRead(state));
-  const taught = withOwn(withoutOwn(knowledge, id, document, state), id, document, state, climate, nowMs);
-  const live = liveWork(document, state, climate, taught, nowMs);
-  const computed = plan(document, climate, taught, nowMs, live.coats.at(-1));
-  return {
+  return view({
+    id,
+    document,
     state,
+    weather: weather && jobWeather(weather, span),
     span,
-    climate,
-    knowledge: taught,
-    plan: computed,
-    live,
-    deadlines: deadlines(id, document, state, live, computed.chosen, nowMs)
-  };
+    measured,
+    others: withoutOwn(knowledge, id, document, state),
+    nowMs
+  });
 }

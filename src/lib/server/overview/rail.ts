@@ -1,21 +1,16 @@
-import {
-  coatCount,
-  deadlines,
-  judgeBooking,
-  needsWeather,
-  type Deadline,
-  type JobStage,
-  type JudgedBooking,
-  type Knowledge,
-  type LiveBay,
-  type LiveCoat,
-  type Outlook,
-  type WorkEvent
-} from '../../../core/job';
+import type { JobView } from '../../../core/job';
+import { coatCount } from '../../../core/document';
+import { deadlines, type Deadline, type LiveBay, type LiveCoat } from '../../../core/site';
+import { judgeBooking, type JudgedBooking } from '../../../core/starts';
+import { needsWeather, type Outlook } from '../../../core/window';
+import type { JobStage, WorkEvent } from '../../../core/log';
+import type { Knowledge } from '../../../core/knowledge';
 import { dewPointC, sunPosition, type WeatherSeries } from '../../../core/air';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
-import { verdictRuns, type MeasuredHour, type SequenceOutcome, type VerdictRun } from '../../../core/window';
-import { hourOfDay } from '../../ui/words/time';
+import { verdictRuns, type VerdictRun } from '../../../core/judge';
+import type { MeasuredHour } from '../../../core/climate';
+import type { SequenceOutcome } from '../../../core/window';
+import { hourOfDay } from '../../../words/time';
 import type { Db } from '../db/connect';
 import { eventsOfJobs } from '../work-log/log';
 import { committedOf, type CommitmentHead } from '../jobs/commitments';
@@ -25,7 +20,7 @@ import { measuredHours } from '../sensors/readings';
 import { forecastFor, isComing, placeKey, type Forecast, type Place } from '../weather/forecasts';
 import { weatherFor } from '../weather/imported';
 import { knownOf } from './knowledge';
-import { outlookOf, viewJob, type JobView } from './overview';
+import { outlookOf, viewJob } from './overview';
 import type { Desk } from '../weather/desk';
 
 export const RAIL_BACK_MS = 12 * HOUR_MS;

@@ -1,6 +1,6 @@
 import { and, avg, eq, gte, sql, type SQL } from 'drizzle-orm';
 import { HOUR_MS } from '../../../core/units';
-import type { MeasuredHour } from '../../../core/window';
+import type { MeasuredHour } from '../../../core/climate';
 import type { Db } from '../db/connect';
 import { sensor, sensorReading } from '../db/schema';
 

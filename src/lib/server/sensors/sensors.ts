@@ -8,7 +8,7 @@ import type { FieldProblem } from '../../../formats/validate/validate';
 import type { Db } from '../db/connect';
 import { job, sensor, sensorReading } from '../db/schema';
 import { transact } from '../db/transact';
-import { knowledgeChanged } from '../overview/knowledge-version';
+import { knowledgeChanged } from '../db/knowledge-version';
 import type { Quantity } from './readings';
 
 export type SensorRow = Omit<typeof sensor.$inferSelect, 'tokenHash' | 'crewId'>;

@@ -1,10 +1,11 @@
 import { and, asc, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { coatCard, type JobDocument, type NewEvent } from '../../../core/job';
+import { coatCard, type JobDocument } from '../../../core/document';
+import type { NewEvent } from '../../../core/log';
 import type { StockTin } from '../../../core/stock';
 import type { Tx } from '../db/connect';
 import { tin, tinMovement } from '../db/schema';
-import { knowledgeChanged } from '../overview/knowledge-version';
+import { knowledgeChanged } from '../db/knowledge-version';
 
 interface Draw {
   crewId: string;

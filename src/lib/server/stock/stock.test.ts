@@ -4,7 +4,7 @@ import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/da
 import { createJob, saveJob } from '../jobs/jobs';
 import { houseOf, saveHouse } from '../house/house-rules';
 import { emptyHouse } from '../../../core/house';
-import { appendEvents } from '../work-log/append';
+import { appendEvents } from '../on-site/append';
 import { addTin, changeTin, movementsOf, tinsOf, unknownLots } from './stock';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;

@@ -4,7 +4,7 @@ import type { StockTin } from '../../../core/stock';
 import type { Db, Tx } from '../db/connect';
 import { tin, tinMovement } from '../db/schema';
 import { transact } from '../db/transact';
-import { knowledgeChanged } from '../overview/knowledge-version';
+import { knowledgeChanged } from '../db/knowledge-version';
 
 type TinRow = typeof tin.$inferSelect;
 export type KeptTin = StockTin & { rowVersion: number };

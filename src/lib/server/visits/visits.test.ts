@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { findStarts, memberContexts, type Outlook } from '../../../core/job';
+import { findStarts, memberContexts, type Outlook } from '../../../core/window';
 import { DAY_MS, HOUR_MS } from '../../../core/units';
 import { rankStart, type RankedStart } from '../../../core/window';
 import { answerPosition, deskEnsemble, type Scenario } from '../../../stand-ins/weather-desk';
@@ -14,7 +14,7 @@ import { learnDrying } from '../overview/learn-drying';
 import { knowledgeOf } from '../overview/knowledge';
 import { readOutlook } from '../overview/outlook';
 import { railFor } from '../overview/rail';
-import { appendEvents } from '../work-log/append';
+import { appendEvents } from '../on-site/append';
 import { addPerson, changePerson } from '../accounts/people';
 import { feedOf, renewAddress } from './feed';
 import { visitsBetween } from './visits';

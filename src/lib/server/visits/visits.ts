@@ -1,5 +1,5 @@
 import { and, asc, eq, gte, lt, sql } from 'drizzle-orm';
-import type { BookedVisit, PlannedVisit } from '../../../core/job';
+import type { BookedVisit, PlannedVisit } from '../../../core/crew';
 import type { Db, Tx } from '../db/connect';
 import { job, visit } from '../db/schema';
 

@@ -5,7 +5,7 @@ import { readWeather, writeWeather } from '../../../formats/weather-text';
 import type { Db } from '../db/connect';
 import { importedWeather } from '../db/schema';
 import { transact } from '../db/transact';
-import { knowledgeChanged } from '../overview/knowledge-version';
+import { knowledgeChanged } from '../db/knowledge-version';
 import { forecastFor, placeKey, type Forecast, type Place } from './forecasts';
 import type { Desk } from './desk';
 

@@ -1,5 +1,5 @@
 import { and, asc, eq, gt, inArray } from 'drizzle-orm';
-import type { WorkEvent } from '../../../core/job';
+import type { WorkEvent } from '../../../core/log';
 import { checkEvent } from '../../../formats/work-event';
 import type { Db, Tx } from '../db/connect';
 import { workEvent } from '../db/schema';

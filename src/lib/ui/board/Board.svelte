@@ -1,11 +1,11 @@
 <script lang="ts">
-  import type { Deadline } from '$core/job';
+  import type { Deadline } from '$core/site';
   import type { UnitSystem } from '$core/units';
   import type { JobLine } from '$lib/server/overview/rail';
   import { clock } from '../clock/clock.svelte';
   import Sign from '../marks/Sign.svelte';
-  import { deadlineWords, leftWords } from '../words/deadline-words';
-  import { clockTime, dayShort } from '../words/time';
+  import { deadlineWords, leftWords } from '$words/deadline-words';
+  import { clockTime, dayShort } from '$words/time';
   import RowPicture from './RowPicture.svelte';
 
   const { lines, units }: { lines: JobLine[]; units: UnitSystem } = $props();

@@ -1,12 +1,12 @@
 <script lang="ts">
-  import type { Deadline } from '$core/job';
+  import type { Deadline } from '$core/site';
   import { HOUR_MS } from '$core/units';
   import type { JobLine } from '$lib/server/overview/rail';
   import { clock } from '../clock/clock.svelte';
   import { lineSegments } from '../rail/lines';
   import HourRuns from '../ribbon/HourRuns.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
-  import { clockTime } from '../words/time';
+  import { clockTime } from '$words/time';
 
   const { line, deadline }: { line: JobLine; deadline: Deadline } = $props();
 

@@ -2,7 +2,7 @@
   import { cardHours, spreadRate, type ProductCard } from '$core/product';
   import { decimals, showSpreadRate, showTemperature, wetFilmUm } from '$core/units';
   import Cautions from '../job/Cautions.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Why from '../why/Why.svelte';
 
   /** What a card says that a choice rests on: spread rates, hours, limits, cautions. */

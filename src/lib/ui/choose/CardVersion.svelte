@@ -1,7 +1,7 @@
 <script lang="ts">
   import { cardDifferences, cardValueWords, type ProductCard } from '$core/product';
   import { keepCards } from './choose-edits';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
 
   /** The job keeps the card it was planned with; the shelf has a newer one: what changed, and whether to take it. */

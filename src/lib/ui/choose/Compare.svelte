@@ -1,11 +1,12 @@
 <script lang="ts">
-  import type { FinishSystem, SystemFigures } from '$core/job';
+  import type { FinishSystem } from '$core/document';
+  import type { SystemFigures } from '$core/choose';
   import type { ProductCard } from '$core/product';
   import { clock } from '../clock/clock.svelte';
   import Choice from '../fields/Choice.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { misfits } from '../job/fit';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { misfits } from './fit';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import { startSearch } from '$lib/workers/search';
   import { chooseSystem, isChosen, METHOD_WORDS, ownSystem, preferredMethod, systemOf } from './choose-edits';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { SystemFigures } from '$core/job';
+  import type { SystemFigures } from '$core/choose';
   import Chart from '../chart/Chart.svelte';
   import Choice from '../fields/Choice.svelte';
   import type { CompareRow } from './compare-rows';

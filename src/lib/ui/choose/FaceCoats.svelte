@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { coatsOnFace, faceRef } from '$core/job';
+  import { coatsOnFace, faceRef } from '$core/document';
   import { faceName } from '$core/surface';
   import { showVolume } from '$core/units';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import CoatStepper from '../measure/CoatStepper.svelte';
   import { setOnFace } from './choose-edits';
 

@@ -3,7 +3,7 @@
   import { showTemperature } from '$core/units';
   import Choice from '../fields/Choice.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import { METHOD_WORDS } from './choose-edits';
 
   /** One product for all coats: colour, method, and what it goes on. */

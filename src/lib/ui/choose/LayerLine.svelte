@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { LayerFinding } from '$core/job';
+  import type { LayerFinding } from '$core/coats';
   import Sign from '../marks/Sign.svelte';
 
   /** What the layer rules say of a pair: word, reason, cure. */

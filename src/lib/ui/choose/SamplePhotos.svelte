@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { SampleBoard } from '$core/job';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import type { SampleBoard } from '$core/document';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
 
   /** Photos of a sample board. They lie with the surface they are a sample for. */

@@ -1,14 +1,15 @@
 <script lang="ts">
-  import { cardOf, coatSpecs, colourLock, LIGHTS, sampleProblems, type SampleBoard } from '$core/job';
+  import { cardOf, coatSpecs, LIGHTS, type SampleBoard } from '$core/document';
+  import { colourLock, sampleProblems } from '$core/choose';
   import { speciesOf } from '$core/wood';
   import { clock } from '../clock/clock.svelte';
   import Choice from '../fields/Choice.svelte';
   import CountField from '../fields/CountField.svelte';
   import TextField from '../fields/TextField.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
-  import { whenWords, fullDate } from '../words/time';
+  import { whenWords, fullDate } from '$words/time';
   import { METHOD_WORDS } from './choose-edits';
   import SamplePhotos from './SamplePhotos.svelte';
 

@@ -1,14 +1,15 @@
 <script lang="ts">
   import { dragHandleZone, dragHandle } from 'svelte-dnd-action';
-  import { cardOf, CUT_BACKS, type CutBack, type LayerFinding } from '$core/job';
+  import { cardOf, CUT_BACKS, type CutBack } from '$core/document';
+  import type { LayerFinding } from '$core/coats';
   import type { ProductCard } from '$core/product';
   import { decimals, showVolume } from '$core/units';
   import Choice from '../fields/Choice.svelte';
   import CountField from '../fields/CountField.svelte';
   import TextField from '../fields/TextField.svelte';
-  import { misfits } from '../job/fit';
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import { dayShort } from '../words/time';
+  import { misfits } from './fit';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import { dayShort } from '$words/time';
   import LayerLine from './LayerLine.svelte';
   import { addCoat, changeCoat, METHOD_WORDS, orderCoats, removeCoat, setCoatProduct } from './choose-edits';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { classTraits, isTwoPart, type ProductCard, type ProductClass } from '$core/product';
-  import { misfits, withProduct } from '../job/fit';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { misfits, withProduct } from './fit';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
 
   /** The shelf, those that fit first; what may not go on this job says why. */

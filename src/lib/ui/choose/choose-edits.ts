@@ -8,7 +8,7 @@ import {
   type Finish,
   type FinishSystem,
   type JobDocument
-} from '$core/job';
+} from '$core/document';
 import type { HouseRules } from '$core/house';
 import { methodOf, type Method, type ProductCard } from '$core/product';
 

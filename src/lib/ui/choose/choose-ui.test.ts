@@ -1,8 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { coatCount, coatsOnFace, coatSpecs, compareSystems, fold, siteClimate, type JobDocument } from '$core/job';
+import { coatCount, coatsOnFace, coatSpecs, type JobDocument } from '$core/document';
+import { compareSystems } from '$core/choose';
+import { fold } from '$core/log';
+import { siteClimate } from '$core/window';
 import { emptyHouse, houseRules } from '$core/house';
-import { withProduct } from '../job/fit';
+import { withProduct } from './fit';
 import { card, counterJob, deckJob, floorJob, knowledge, NOW } from '../../../../tests/fixtures';
 import doorsFile from '../../../../demo/jobs/05-cell-doors.json';
 import {

@@ -1,4 +1,4 @@
-import type { SystemFigures } from '$core/job';
+import type { SystemFigures } from '$core/choose';
 import {
   decimals,
   HOUR_MS,
@@ -9,7 +9,7 @@ import {
   showVolume,
   type UnitSystem
 } from '$core/units';
-import { whenWords } from '../words/time';
+import { whenWords } from '$words/time';
 
 /** One measure systems are held against each other by; less is better in all of them. */
 export interface CompareRow {

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import type { HouseFigures } from '$core/job';
+  import type { HouseFigures } from '$core/plan';
   import { HOUR_MS, showDuration, showMoney, showVolume, type UnitSystem } from '$core/units';
-  import type { HouseEffect } from '$lib/server/house/effect';
+  import type { HouseEffect } from '$lib/server/overview/house-effect';
   import { clock } from '../clock/clock.svelte';
-  import { whenWords } from '../words/time';
+  import { whenWords } from '$words/time';
 
   /** This week's jobs before and after a change of rules, those that change first. */
   const {

@@ -1,17 +1,11 @@
 <script lang="ts">
   import { HOUR_MS, showTemperature, showTemperatureGap, type UnitSystem } from '$core/units';
-  import {
-    allowedBy,
-    verdictRuns,
-    type HourVerdict,
-    type LayingLimits,
-    type SiteClimate,
-    type SiteHour
-  } from '$core/window';
+  import { allowedBy, verdictRuns, type HourVerdict, type LayingLimits } from '$core/judge';
+  import type { SiteClimate, SiteHour } from '$core/climate';
   import type { SearchReport } from '$lib/workers/search.worker';
   import type { Banded } from '$lib/workers/air-bands';
   import HourRuns from '../ribbon/HourRuns.svelte';
-  import { dayMonth, hourOfDay, hourWords } from '../words/time';
+  import { dayMonth, hourOfDay, hourWords } from '$words/time';
 
   interface Props {
     climate: SiteClimate;

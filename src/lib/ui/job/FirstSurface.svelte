@@ -2,7 +2,7 @@
   import type { SurfaceKind } from '$core/surface';
   import { KINDS } from '../measure/choices';
   import { newSurface } from '../measure/new-surface';
-  import { useJobDesk } from './job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   /** Picking what there is to be oiled: the first thing a job wants to know, and one more at any time. */
   const { first = true, onadd }: { first?: boolean; onadd?: () => void } = $props();

@@ -4,7 +4,7 @@
   import Choice from '../fields/Choice.svelte';
   import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
-  import { useJobDesk } from './job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   /** What a job is called, for whom, where, and whether it stands in a room or in the weather. */
   let { open = $bindable() }: { open: boolean } = $props();

@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import Sign from '../marks/Sign.svelte';
-  import { fieldWords } from '../words/field-words';
-  import { useJobDesk } from './job-desk.svelte';
+  import { fieldWords } from '$words/field-words';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import JobDialog from './JobDialog.svelte';
 
   const { facts, actions }: { facts?: string; actions?: Snippet } = $props();

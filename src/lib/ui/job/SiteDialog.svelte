@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Dialog } from 'bits-ui';
-  import { WEEKDAYS } from '$core/window';
+  import { WEEKDAYS } from '$core/calendar';
   import { parsePercent, showPercent } from '$core/units';
   import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
@@ -11,7 +11,7 @@
   import RoomAir from '../site/RoomAir.svelte';
   import WeatherFile from '../site/WeatherFile.svelte';
   import { clock } from '../clock/clock.svelte';
-  import { useJobDesk } from './job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   let { open = $bindable() }: { open: boolean } = $props();
   const desk = useJobDesk();

@@ -1,11 +1,12 @@
 <script lang="ts">
   import { HOUR_MS, type UnitSystem } from '$core/units';
-  import type { HourVerdict, RankedStart, SequenceOutcome, SimulatedCoat } from '$core/window';
+  import type { HourVerdict } from '$core/judge';
+  import type { RankedStart, SequenceOutcome, SimulatedCoat } from '$core/window';
   import Ribbon from '../ribbon/Ribbon.svelte';
-  import { RULE_LOOK } from '../ribbon/rule-look';
+  import { RULE_WORD } from '$words/rule-words';
   import { coatSegments, cutAt } from '../ribbon/segments';
-  import { closureWords } from '../words/closure-words';
-  import { hourWords, laidWords, spanWords, whenWords } from '../words/time';
+  import { closureWords } from '$words/closure-words';
+  import { hourWords, laidWords, spanWords, whenWords } from '$words/time';
 
   interface Props {
     outcome: SequenceOutcome;
@@ -39,7 +40,7 @@
   const stops = $derived.by(() => {
     if (!rank?.stopper || rank.members < 2) return null;
     const { stopper, holds, members } = rank;
-    const text = `${RULE_LOOK[stopper.rule].word}${coatsWanted > 1 ? ` on coat ${stopper.coat}` : ''} in ${holds === 0 && stopper.count === members ? 'all' : stopper.count}`;
+    const text = `${RULE_WORD[stopper.rule]}${coatsWanted > 1 ? ` on coat ${stopper.coat}` : ''} in ${holds === 0 && stopper.count === members ? 'all' : stopper.count}`;
     const last = lanes.at(-1);
     const ribbonEnd = last ? x(Math.min(toMs, last.segments.at(-1)?.toMs ?? last.c.laidToMs)) : x(outcome.startMs);
     // The sign stands 8 px to both sides of the hour that fails.

@@ -2,7 +2,7 @@
   import { Tabs } from 'bits-ui';
   import type { Snippet } from 'svelte';
   import type { Surface } from '$core/surface';
-  import { useJobDesk } from './job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   /** One surface of the job at a time, picked by its name; what is shown of it is the page's. */
   const { children }: { children: Snippet<[Surface, number]> } = $props();

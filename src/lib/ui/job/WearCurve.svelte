@@ -2,7 +2,7 @@
   import type { Span } from '$core/drying';
   import { reserveAfter, wearData } from '$core/upkeep';
   import { DAY_MS } from '$core/units';
-  import { monthYear } from '../words/time';
+  import { monthYear } from '$words/time';
 
   interface Props {
     servedMs: number;

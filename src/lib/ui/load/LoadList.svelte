@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { LOAD_GROUPS, packedKey, type LoadItem, type LoadVisit } from '$core/job';
+  import { LOAD_GROUPS, type LoadItem, type LoadVisit } from '$core/load';
+  import { packedKey } from '$core/log';
   import { grouped } from '$core/units';
   import { clock } from '../clock/clock.svelte';
   import Choice from '../fields/Choice.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import { hourWords } from '../words/time';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import { hourWords } from '$words/time';
 
   /** One visit's things: count, where each comes from, and whether it is in the van. Ticks are events, so they work out of reach. */
   const { visit, vans }: { visit: LoadVisit; vans: readonly string[] } = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import type { ProductLoad } from '$core/job';
+  import type { ProductLoad } from '$core/load';
   import { showMoney, showVolume } from '$core/units';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import Why from '../why/Why.svelte';
   import { whyNeed } from '../why/why';

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { cardOf } from '$core/job';
+  import { cardOf } from '$core/document';
   import { mixAmounts } from '$core/mix';
   import { solventG, vapourGPerM3, vapourIn } from '$core/safety';
   import { decimals } from '$core/units';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import TextField from '../fields/TextField.svelte';
 

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { dryingFactor } from '$core/drying';
   import type { HouseRules } from '$core/house';
-  import type { DryingLog } from '$core/job';
+  import type { DryingLog } from '$core/knowledge';
   import { decimals } from '$core/units';
-  import { fullDate } from '../words/time';
+  import { fullDate } from '$words/time';
 
   const {
     drying,

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { findingTable, type Survey } from '$core/survey';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import type { JustDone } from '../worklog/just-done.svelte';
 
   /** The checklist: what is found and what is not, one tap each. Untouched rows are not yet looked for. */

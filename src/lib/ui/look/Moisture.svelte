@@ -1,13 +1,13 @@
 <script lang="ts">
-  import type { SurfaceSurvey } from '$core/job';
+  import type { SurfaceSurvey } from '$core/site';
   import { latestReadings } from '$core/survey';
   import { hasOutline, woodThicknessM, type Point, type Surface } from '$core/surface';
   import { decimals, parsePercent } from '$core/units';
   import { speciesOf } from '$core/wood';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Outline from '../outline/Outline.svelte';
   import Why from '../why/Why.svelte';
-  import { clockTime, dayMonth } from '../words/time';
+  import { clockTime, dayMonth } from '$words/time';
   import type { JustDone } from '../worklog/just-done.svelte';
   import MoistureScale from './MoistureScale.svelte';
 

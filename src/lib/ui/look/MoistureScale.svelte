@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { MoistureSeen } from '$core/job';
+  import type { MoistureSeen } from '$core/site';
   import { decimals } from '$core/units';
 
   /** Readings on one scale with the limit and the moisture this air pulls the wood to. */

@@ -3,9 +3,9 @@
   import { testTable, timedResult, type Survey, type TestRow } from '$core/survey';
   import { showDuration } from '$core/units';
   import { clock } from '../clock/clock.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
-  import { clockTime, dayMonth } from '../words/time';
+  import { clockTime, dayMonth } from '$words/time';
   import type { JustDone } from '../worklog/just-done.svelte';
 
   const { surfaceId, survey, done }: { surfaceId: string; survey: Survey; done: JustDone } = $props();

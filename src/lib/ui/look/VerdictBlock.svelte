@@ -1,7 +1,7 @@
 <script lang="ts">
-  import type { SurfaceSurvey } from '$core/job';
+  import type { SurfaceSurvey } from '$core/site';
   import type { StationName, VerdictWord } from '$core/survey';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
 
   /** May it be oiled, and what comes first: the word, every reason with its cure, and where it is done. */

@@ -4,7 +4,7 @@
   import CountField from '../fields/CountField.svelte';
   import TextField from '../fields/TextField.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import type { Options } from '../measure/choices';
   import SpeciesField from './SpeciesField.svelte';
 

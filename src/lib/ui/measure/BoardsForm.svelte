@@ -3,8 +3,8 @@
   import Choice from '../fields/Choice.svelte';
   import QuantityField from '../fields/QuantityField.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import LengthField from '../job/LengthField.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import LengthField from '../job-desk/LengthField.svelte';
   import { PATTERNS } from './choices';
   import { parseDirection, showTurn } from './turn';
 

@@ -2,8 +2,8 @@
   import { wallName, type CutOut, type Surface } from '$core/surface';
   import Choice from '../fields/Choice.svelte';
   import TextField from '../fields/TextField.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import LengthField from '../job/LengthField.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import LengthField from '../job-desk/LengthField.svelte';
   import { CUT_OUT_KINDS, type Options } from './choices';
 
   interface Props {

@@ -16,7 +16,7 @@
   import Choice from '../fields/Choice.svelte';
   import QuantityField from '../fields/QuantityField.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Why from '../why/Why.svelte';
   import { PROFILES, REACHES, TEXTURES } from './choices';
   import CoatStepper from './CoatStepper.svelte';

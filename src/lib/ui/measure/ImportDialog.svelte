@@ -5,7 +5,7 @@
   import { ringAreaM2, surfaceFromDrawing, type Drawing, type FileProblem } from '$formats/outline/drawing';
   import Choice from '../fields/Choice.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import { pathOf, fitted } from '../outline/plan-geometry';
   import type { Options } from './choices';

@@ -2,7 +2,7 @@
   import type { ShapeOf } from '$core/surface';
   import CountField from '../fields/CountField.svelte';
   import TextField from '../fields/TextField.svelte';
-  import LengthField from '../job/LengthField.svelte';
+  import LengthField from '../job-desk/LengthField.svelte';
 
   type Items = ShapeOf<'panels'> | ShapeOf<'lengths'>;
   /** A list of pieces alike: panels by width and height, rails by length and girth. */

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { wallName, type Point } from '$core/surface';
-  import LengthField from '../job/LengthField.svelte';
+  import LengthField from '../job-desk/LengthField.svelte';
 
   /** An outline by its corners, each right of and above the first place measured from. */
   const {

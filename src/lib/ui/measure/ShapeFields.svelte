@@ -4,8 +4,8 @@
   import CountField from '../fields/CountField.svelte';
   import QuantityField from '../fields/QuantityField.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import LengthField from '../job/LengthField.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import LengthField from '../job-desk/LengthField.svelte';
   import { DIMENSIONS } from './choices';
 
   /** The plain dimensions of a shape: whatever is not a walk or a list. */

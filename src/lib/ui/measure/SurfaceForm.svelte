@@ -15,8 +15,8 @@
   import Choice from '../fields/Choice.svelte';
   import TextField from '../fields/TextField.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import LengthField from '../job/LengthField.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import LengthField from '../job-desk/LengthField.svelte';
   import Sign from '../marks/Sign.svelte';
   import BoardsForm from './BoardsForm.svelte';
   import { GRITS, KINDS, SHAPES, USUAL_SHAPE } from './choices';

@@ -4,8 +4,8 @@
   import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import LengthField from '../job/LengthField.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import LengthField from '../job-desk/LengthField.svelte';
   import { parseTurn, showTurn } from './turn';
 
   interface Props {

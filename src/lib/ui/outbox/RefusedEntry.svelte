@@ -1,10 +1,10 @@
 <script lang="ts">
   import { v7 as uuidv7 } from 'uuid';
-  import type { NewEvent } from '$core/job';
+  import type { NewEvent } from '$core/log';
   import type { UnitSystem } from '$core/units';
   import { clock } from '../clock/clock.svelte';
   import Sign from '../marks/Sign.svelte';
-  import { eventWords } from '../words/event-words';
+  import { eventWords } from '$words/event-words';
   import { asWorkEvent, useOutbox } from './outbox.svelte';
   import type { QueuedEvent } from './queued';
 

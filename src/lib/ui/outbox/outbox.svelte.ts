@@ -1,5 +1,5 @@
 import { getContext, setContext } from 'svelte';
-import type { NewEvent, WorkEvent } from '$core/job';
+import type { NewEvent, WorkEvent } from '$core/log';
 import type { OutboxStore, QueuedEvent, QueuedPhoto } from './queued';
 import { Hung, type Sent, type Wire } from './wire';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
 import { made } from '../../../../tests/fixtures';
-import type { NewEvent } from '../../../core/job';
+import type { NewEvent } from '../../../core/log';
 import { Outbox } from './outbox.svelte';
 import type { OutboxStore, QueuedEvent, QueuedPhoto } from './queued';
 import { meaningOf, type Sent, type Wire } from './wire';

@@ -1,4 +1,4 @@
-import type { NewEvent } from '$core/job';
+import type { NewEvent } from '$core/log';
 
 /** The name of the browser's own database on a device. */
 export const QUEUE = 'basket-work';

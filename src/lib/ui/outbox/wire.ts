@@ -1,5 +1,5 @@
-import type { NewEvent } from '$core/job';
-import type { Receipt } from '$lib/server/work-log/append';
+import type { NewEvent } from '$core/log';
+import type { Receipt } from '$lib/server/on-site/append';
 
 /**
  * What became of something sent. `again`: not now, such as out of reach or a busy server; `sign in`: the sign-in has run out;

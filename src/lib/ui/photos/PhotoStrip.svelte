@@ -2,9 +2,9 @@
   import { findingName, type SurveyPhoto } from '$core/survey';
   import { faceName, type Surface } from '$core/surface';
   import Choice from '../fields/Choice.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
-  import { dayMonth } from '../words/time';
+  import { dayMonth } from '$words/time';
   import PhotoViewer from './PhotoViewer.svelte';
 
   /** Photos of a surface: taken or picked, pinned to a face or a finding, seen large and before beside after. */

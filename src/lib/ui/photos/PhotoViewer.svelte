@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Dialog } from 'bits-ui';
   import type { SurveyPhoto } from '$core/survey';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   interface Props {
     photos: readonly SurveyPhoto[];

@@ -3,8 +3,8 @@
   import type { Rail } from '$lib/server/overview/rail';
   import { clock } from '../clock/clock.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
-  import { deadlineWords } from '../words/deadline-words';
-  import { clockTime, whenWords } from '../words/time';
+  import { deadlineWords } from '$words/deadline-words';
+  import { clockTime, whenWords } from '$words/time';
   import { lineSegments } from './lines';
 
   const { rail, openJob, units }: { rail: Rail; openJob?: string; units: UnitSystem } = $props();

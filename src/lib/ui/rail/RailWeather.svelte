@@ -1,7 +1,7 @@
 <script lang="ts">
   import { HOUR_MS, type UnitSystem } from '$core/units';
   import type { RailHour } from '$lib/server/overview/rail';
-  import { dayMonth } from '../words/time';
+  import { dayMonth } from '$words/time';
   import type { RailView } from './view.svelte';
 
   interface Props {

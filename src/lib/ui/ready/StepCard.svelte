@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { StepProgress } from '$core/prep';
   import { showDuration } from '$core/units';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import type { JustDone } from '../worklog/just-done.svelte';
   import { consumableWords, waitWords } from './step-words';

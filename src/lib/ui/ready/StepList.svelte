@@ -2,7 +2,7 @@
   import type { StepProgress } from '$core/prep';
   import { showDuration, type UnitSystem } from '$core/units';
   import Sign from '../marks/Sign.svelte';
-  import { clockTime, dayMonth } from '../words/time';
+  import { clockTime, dayMonth } from '$words/time';
   import { consumableWords, STATUS_WORDS, waitWords } from './step-words';
 
   /** All steps in order, with what was done and when. */

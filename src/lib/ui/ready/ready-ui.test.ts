@@ -6,7 +6,7 @@ import { parseFactor } from '../measure/factor';
 import { newSurface } from '../measure/new-surface';
 import { fieldOfSide, KINDS, USUAL_SHAPE } from '../measure/choices';
 import { parseDirection, parseTurn } from '../measure/turn';
-import { eventWords } from '../words/event-words';
+import { eventWords } from '$words/event-words';
 import { allConsumables, amountWords, consumableWords, waitWords } from './step-words';
 import { measureSurface, possibleFaces, stillToMeasure, templateShape } from '$core/surface';
 

@@ -1,7 +1,8 @@
 <script lang="ts">
-  import type { VerdictRun } from '$core/window';
+  import type { VerdictRun } from '$core/judge';
   import { showDuration } from '$core/units';
   import { RULE_LOOK } from './rule-look';
+  import { RULE_WORD } from '$words/rule-words';
 
   interface Props {
     runs: readonly VerdictRun[];
@@ -19,7 +20,7 @@
     runs.flatMap((r) => {
       const [a, b] = [clamp(x(r.fromMs)), clamp(x(r.toMs))];
       if (b - a < 0.5) return [];
-      const text = r.rule ? RULE_LOOK[r.rule].word : b - a > 60 ? `${showDuration(r.toMs - r.fromMs)} open` : '';
+      const text = r.rule ? RULE_WORD[r.rule] : b - a > 60 ? `${showDuration(r.toMs - r.fromMs)} open` : '';
       return [{ ...r, a, b, text, fits: words && text !== '' && b - a > text.length * font * 0.55 + 10 }];
     })
   );

@@ -1,5 +1,5 @@
 import type { CoatTimes, Span } from '$core/drying';
-import type { LiveCoat } from '$core/job';
+import type { LiveCoat } from '$core/site';
 import type { SimulatedCoat } from '$core/window';
 
 /** A stretch of a coat ribbon. Sure ends are cut square; `scarf` gives the slope of an unsure start, 10 % to 90 %. */

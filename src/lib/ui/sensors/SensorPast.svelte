@@ -1,10 +1,10 @@
 <script lang="ts">
   import { HOUR_MS, showDuration, showTemperature, temperatureOnScale, type UnitSystem } from '$core/units';
-  import type { MeasuredHour } from '$core/window';
+  import type { MeasuredHour } from '$core/climate';
   import Chart from '../chart/Chart.svelte';
   import { clock } from '../clock/clock.svelte';
   import Sign from '../marks/Sign.svelte';
-  import { dayShort, localClock, whenWords } from '../words/time';
+  import { dayShort, localClock, whenWords } from '$words/time';
   import { silencesOf, wholeHours } from './silences';
 
   interface Props {

@@ -1,5 +1,5 @@
 import { HOUR_MS } from '$core/units';
-import type { MeasuredHour } from '$core/window';
+import type { MeasuredHour } from '$core/climate';
 
 /** Whole hours in which a sensor said nothing, from the beginning of the first to the end of the last, ms since the epoch. */
 export interface Silence {

@@ -5,7 +5,7 @@
   import Choice from '../fields/Choice.svelte';
   import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
-  import { fullDate } from '../words/time';
+  import { fullDate } from '$words/time';
 
   /** One tin: how full, which lot, where it stands, how long it is good; set right by hand with a note. */
   interface Props {

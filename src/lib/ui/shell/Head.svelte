@@ -3,7 +3,7 @@
   import { clock } from '../clock/clock.svelte';
   import Mark from '../marks/Mark.svelte';
   import Sign from '../marks/Sign.svelte';
-  import { clockTime } from '../words/time';
+  import { clockTime } from '$words/time';
   import Settings from './Settings.svelte';
 
   interface Props {

@@ -3,7 +3,7 @@
   import QuantityField from '../fields/QuantityField.svelte';
   import TimeField from '../fields/TimeField.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   const desk = useJobDesk();
   const { site } = $derived(desk.document);

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { DAY_MS } from '$core/units';
-  import { WEEKDAYS } from '$core/window';
+  import { WEEKDAYS } from '$core/calendar';
   import { clock } from '../clock/clock.svelte';
   import TextField from '../fields/TextField.svelte';
   import TimeField from '../fields/TimeField.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import { localClock } from '../words/time';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import { localClock } from '$words/time';
 
   const desk = useJobDesk();
   const closures = $derived(desk.document.site.closures ?? []);

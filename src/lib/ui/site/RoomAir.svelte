@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { SHUT_AIR_CHANGES } from '$core/job';
+  import { SHUT_AIR_CHANGES } from '$core/window';
   import {
     parseNumber,
     parsePercent,
@@ -14,7 +14,7 @@
   import QuantityField from '../fields/QuantityField.svelte';
   import TimeField from '../fields/TimeField.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   const desk = useJobDesk();
   const { room } = $derived(desk.document.site);

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
-  import { needsWeather, type MonthOutlook } from '$core/job';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { needsWeather, type MonthOutlook } from '$core/window';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
-  import { fullDate } from '../words/time';
+  import { fullDate } from '$words/time';
 
   interface File {
     kind: 'series' | 'year';

@@ -1,15 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import {
-  coatCount,
-  fold,
-  jobStage,
-  liveWork,
-  plan,
-  siteClimate,
-  surveySurfaces,
-  type JobDocument,
-  type WorkEvent
-} from '$core/job';
+import { coatCount, type JobDocument } from '$core/document';
+import { fold, jobStage, type WorkEvent } from '$core/log';
+import { liveWork, surveySurfaces } from '$core/site';
+import { plan } from '$core/plan';
+import { siteClimate } from '$core/window';
 import { HOUR_MS } from '$core/units';
 import { floorJob, knowledge, made, NOW } from '../../../../tests/fixtures';
 import { stations } from './stations';

@@ -1,21 +1,12 @@
-import {
-  coatCount,
-  finishCard,
-  lookTally,
-  openBays,
-  ragsUnaccounted,
-  type JobDocument,
-  type JobStage,
-  type LiveWork,
-  type Plan,
-  type SurfaceSurvey,
-  type WorkState
-} from '$core/job';
+import { coatCount, finishCard, type JobDocument } from '$core/document';
+import { lookTally, type LiveWork, type SurfaceSurvey } from '$core/site';
+import { openBays, ragsUnaccounted, type JobStage, type WorkState } from '$core/log';
+import type { Plan } from '$core/plan';
 import { stillToMeasure } from '$core/surface';
 import { UNKNOWN_SPECIES } from '$core/wood';
-import { usableFrom } from '$core/window';
+import { usableFrom } from '$core/calendar';
 import { counted, countedRags, showArea, showVolume, type UnitSystem } from '$core/units';
-import { dayMonth, monthYear, whenWords } from '../words/time';
+import { dayMonth, monthYear, whenWords } from '$words/time';
 
 export type StationId = 'look' | 'measure' | 'ready' | 'choose' | 'load' | 'when' | 'work' | 'leave' | 'keep';
 

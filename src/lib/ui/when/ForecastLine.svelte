@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { siteClimate } from '$core/job';
+  import { siteClimate } from '$core/window';
   import { HOUR_MS, showDuration, showTemperature } from '$core/units';
-  import { siteHourAt, type MeasuredHour } from '$core/window';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { siteHourAt, type MeasuredHour } from '$core/climate';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
-  import { whenWords } from '../words/time';
+  import { whenWords } from '$words/time';
 
   interface Props {
     from: { fetchedMs: number; stale: boolean; source: string } | null;

@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { ProductCard } from '$core/product';
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import { helpWords } from '../words/help-words';
-  import { hourWords } from '../words/time';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import { helpWords } from '$words/help-words';
+  import { hourWords } from '$words/time';
   import type { StartFinder } from './start-finder.svelte';
 
   const { finder }: { finder: StartFinder } = $props();

@@ -2,11 +2,12 @@
   import { filmFactor, methodFactor, progressBetween } from '$core/drying';
   import { cardHours, classTraits, touchDryProgress } from '$core/product';
   import { HOUR_MS, showRain, showTemperature, showTemperatureGap, showSpeed, temperatureOnScale } from '$core/units';
-  import { siteHourAt, type SequenceContext, type SequenceOutcome } from '$core/window';
+  import { siteHourAt } from '$core/climate';
+  import type { SequenceContext, SequenceOutcome } from '$core/window';
   import Chart from '../chart/Chart.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import { RULE_LOOK } from '../ribbon/rule-look';
-  import { clockTime, fullDate, localClock } from '../words/time';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import { RULE_WORD } from '$words/rule-words';
+  import { clockTime, fullDate, localClock } from '$words/time';
   import type { Banded } from '$lib/workers/air-bands';
   import type { StartFinder } from './start-finder.svelte';
 
@@ -197,7 +198,7 @@
                 <td>{h.rainMm ? showRain(h.rainMm, desk.units) : ''}</td>
               {:else}<td colspan="7">no data</td>{/if}
               <td>{s && s.members > 1 ? `${s.open} of ${s.members}` : v.closed.length ? 'closed' : 'open'}</td>
-              <td class="why">{v.closed.map((c) => RULE_LOOK[c.rule].word).join(', ')}</td>
+              <td class="why">{v.closed.map((c) => RULE_WORD[c.rule]).join(', ')}</td>
             </tr>
           {/each}
         </tbody>

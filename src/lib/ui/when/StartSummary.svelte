@@ -2,10 +2,10 @@
   import { showDuration } from '$core/units';
   import type { RankedStart, SequenceContext, SequenceOutcome } from '$core/window';
   import type { JobLine } from '$lib/server/overview/rail';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
-  import { closureWords } from '../words/closure-words';
-  import { hourWords } from '../words/time';
+  import { closureWords } from '$words/closure-words';
+  import { hourWords } from '$words/time';
   import { dryingGaps } from './gaps';
 
   interface Props {

@@ -1,5 +1,6 @@
 import type { JobLine } from '$lib/server/overview/rail';
-import type { SequenceContext, SequenceOutcome, Stretch } from '$core/window';
+import type { SequenceContext, SequenceOutcome } from '$core/window';
+import type { Stretch } from '$core/calendar';
 
 /** A stretch between two coats in which the crew could work elsewhere, and for how long. */
 export interface Gap extends Stretch {

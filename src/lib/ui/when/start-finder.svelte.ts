@@ -1,5 +1,5 @@
 import { proxy } from 'comlink';
-import type { Help } from '$core/job';
+import type { Help } from '$core/window';
 import type { ProductCard } from '$core/product';
 import type { RankedStart } from '$core/window';
 import { startSearch } from '$lib/workers/search';

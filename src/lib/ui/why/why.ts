@@ -9,7 +9,8 @@ import {
   showVolume,
   type UnitSystem
 } from '$core/units';
-import type { BatchPlan, CoatPlan, ProductLoad } from '$core/job';
+import type { BatchPlan, ProductLoad } from '$core/load';
+import type { CoatPlan } from '$core/coats';
 import type { Grade } from '$core/product';
 
 /** A line of an answer to "why this number?". */

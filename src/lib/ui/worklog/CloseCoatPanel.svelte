@@ -3,7 +3,7 @@
   import { parseVolume, showPour, showVolume } from '$core/units';
   import QuantityField from '../fields/QuantityField.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   const { coat, onclose }: { coat: number; onclose: (eventId?: string) => void } = $props();
   const desk = useJobDesk();

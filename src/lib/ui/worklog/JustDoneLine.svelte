@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import type { JustDone } from './just-done.svelte';
 
   /** In its place, or as a bar at the foot of a long page. */

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { batchLetter, coatCard, coatSpec } from '$core/job';
+  import { batchLetter } from '$core/site';
+  import { coatCard, coatSpec } from '$core/document';
   import {
     mixAmounts,
     noBatchText,
@@ -11,10 +12,10 @@
   } from '$core/mix';
   import { isTwoPart } from '$core/product';
   import { showPour, showTemperature } from '$core/units';
-  import { siteHourAt } from '$core/window';
+  import { siteHourAt } from '$core/climate';
   import { clock } from '../clock/clock.svelte';
   import TextField from '../fields/TextField.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
   import type { MixBasis } from '../mix/mix-basis';
   import MixAmounts from '../mix/MixAmounts.svelte';
   import PairCodes from '../mix/PairCodes.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import { NotLogged } from './work-log.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import { NotLogged } from '../job-desk/work-log.svelte';
 
   const { onclose }: { onclose: (eventId?: string) => void } = $props();
   const desk = useJobDesk();

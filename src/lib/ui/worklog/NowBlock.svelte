@@ -1,9 +1,9 @@
 <script lang="ts">
-  import type { Step } from '$core/job';
+  import type { Step } from '$core/site';
   import { clock } from '../clock/clock.svelte';
   import Sign from '../marks/Sign.svelte';
-  import { stepWords } from '../words/step-words';
-  import { clockTime } from '../words/time';
+  import { stepWords } from '$words/step-words';
+  import { clockTime } from '$words/time';
 
   interface Props {
     step: Step;

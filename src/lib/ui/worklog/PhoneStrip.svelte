@@ -1,8 +1,8 @@
 <script lang="ts">
-  import type { LiveBay } from '$core/job';
+  import type { LiveBay } from '$core/site';
   import { HOUR_MS } from '$core/units';
   import { clock } from '../clock/clock.svelte';
-  import { clockTime } from '../words/time';
+  import { clockTime } from '$words/time';
 
   const { bays, timeZone }: { bays: readonly LiveBay[]; timeZone: string } = $props();
   /** Half an hour back, two and a half ahead, on the width of a phone. */

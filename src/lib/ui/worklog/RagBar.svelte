@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { ragsUnaccounted, type EventData } from '$core/job';
+  import { ragsUnaccounted, type EventData } from '$core/log';
   import { countedRags } from '$core/units';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   const { onlogged }: { onlogged: (words: string, id: string) => void } = $props();
   const desk = useJobDesk();

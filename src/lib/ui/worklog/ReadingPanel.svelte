@@ -1,8 +1,8 @@
 <script lang="ts">
-  import type { EventData } from '$core/job';
+  import type { EventData } from '$core/log';
   import { parsePercent, parseTemperature, showPercent, showTemperature } from '$core/units';
   import QuantityField from '../fields/QuantityField.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   const { onclose }: { onclose: (eventId?: string) => void } = $props();
   const desk = useJobDesk();

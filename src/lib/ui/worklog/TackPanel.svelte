@@ -1,7 +1,7 @@
 <script lang="ts">
-  import type { EventData } from '$core/job';
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import { whenWords } from '../words/time';
+  import type { EventData } from '$core/log';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import { whenWords } from '$words/time';
 
   const { coat, onclose }: { coat: number; onclose: (eventId?: string) => void } = $props();
   const desk = useJobDesk();

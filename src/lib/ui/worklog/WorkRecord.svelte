@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { coatCard, type BayEnd } from '$core/job';
+  import { coatCard } from '$core/document';
+  import type { BayEnd } from '$core/site';
   import { classTraits } from '$core/product';
   import { showPour } from '$core/units';
   import { clock } from '../clock/clock.svelte';
-  import { useJobDesk } from '../job/job-desk.svelte';
-  import { eventWords, type BayEnds } from '../words/event-words';
-  import { clockTime, dayShort, whenWords } from '../words/time';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import { eventWords, type BayEnds } from '$words/event-words';
+  import { clockTime, dayShort, whenWords } from '$words/time';
 
   /** What has happened on the job: its batches, its coats, and the log, newest first. */
   const desk = useJobDesk();

@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { EventData, EventType } from '$core/job';
-import type { Receipt } from '$lib/server/work-log/append';
+import type { EventData, EventType } from '$core/log';
+import type { Receipt } from '$lib/server/on-site/append';
 import { clock } from '../clock/clock.svelte';
 
 /** Logs one event on a job that is not open here, and waits for the answer. Gives what was wrong, or null. */

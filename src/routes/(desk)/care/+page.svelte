@@ -4,7 +4,7 @@
   import CantBeRead from '$lib/ui/job/CantBeRead.svelte';
   import WearCurve from '$lib/ui/job/WearCurve.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { fullDate, monthYear } from '$lib/ui/words/time';
+  import { fullDate, monthYear } from '$words/time';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();

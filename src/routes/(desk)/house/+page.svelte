@@ -10,14 +10,14 @@
     type HouseDocument,
     type HouseOverride
   } from '$core/house';
-  import type { HouseEffect } from '$lib/server/house/effect';
+  import type { HouseEffect } from '$lib/server/overview/house-effect';
   import { CURRENCIES } from '$core/units';
   import { clock } from '$lib/ui/clock/clock.svelte';
   import Choice from '$lib/ui/fields/Choice.svelte';
   import TextField from '$lib/ui/fields/TextField.svelte';
   import HouseEffects from '$lib/ui/house/HouseEffects.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { fullDate } from '$lib/ui/words/time';
+  import { fullDate } from '$words/time';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { fullDate } from '$lib/ui/words/time';
-  import type { JobStage } from '$core/job';
+  import { fullDate } from '$words/time';
+  import type { JobStage } from '$core/log';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();

@@ -8,7 +8,7 @@
   import DryingLearned from '$lib/ui/log/DryingLearned.svelte';
   import { isUnexplained, logKeys, type LogKey } from '$lib/ui/log/log-rows';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { fullDate } from '$lib/ui/words/time';
+  import { fullDate } from '$words/time';
   import { logFromDesk } from '$lib/ui/worklog/log-from-desk';
   import type { PageProps } from './$types';
 

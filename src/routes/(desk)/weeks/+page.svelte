@@ -1,11 +1,11 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { clashOf } from '$core/job';
+  import { clashOf } from '$core/crew';
   import { DAY_MS, showDuration } from '$core/units';
-  import { dayStarts } from '$core/window';
+  import { dayStarts } from '$core/calendar';
   import { clock } from '$lib/ui/clock/clock.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { clockTime, dayMonth, dayShort } from '$lib/ui/words/time';
+  import { clockTime, dayMonth, dayShort } from '$words/time';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();

@@ -1,7 +1,9 @@
 import { error, redirect } from '@sveltejs/kit';
 import type { RateEvidence } from '$core/coverage';
-import { climateSpan, fold, needsWeather, type Knowledge } from '$core/job';
-import type { MeasuredHour } from '$core/window';
+import { climateSpan, needsWeather } from '$core/window';
+import { fold } from '$core/log';
+import type { Knowledge } from '$core/knowledge';
+import type { MeasuredHour } from '$core/climate';
 import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
@@ -46,8 +48,9 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
     sensors ? measuredHours(db, job.id, span.startMs) : []
   ]);
   if (
-    !canBeComputed(job, () =>
-      viewJob(job.id, job.document, events, forecast?.series ?? null, knowledge, now(), measured)
+    !canBeComputed(
+      job,
+      () => viewJob(job.id, job.document, events, forecast?.series ?? null, knowledge, now(), measured).surveys
     )
   )
     redirect(303, `/mend/${params.id}`);

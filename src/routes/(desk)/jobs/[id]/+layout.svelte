@@ -3,7 +3,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
-  import { JobDesk, provideJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import { JobDesk, provideJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import { useOutbox } from '$lib/ui/outbox/outbox.svelte';
   import KeysHelp from '$lib/ui/shell/KeysHelp.svelte';

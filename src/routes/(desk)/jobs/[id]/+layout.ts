@@ -1,4 +1,4 @@
-import type { Knowledge } from '$core/job';
+import type { Knowledge } from '$core/knowledge';
 import type { Told } from './+layout.server';
 import type { LayoutLoad } from './$types';
 

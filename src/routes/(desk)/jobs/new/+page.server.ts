@@ -1,6 +1,6 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { setError, superValidate } from 'sveltekit-superforms';
-import { isTimeZone } from '$core/window';
+import { isTimeZone } from '$core/calendar';
 import { formOf } from '$lib/forms/adapter';
 import { crewOf } from '$lib/server/accounts/people';
 import { now } from '$lib/server/clock';

@@ -6,7 +6,7 @@ import { db } from '$lib/server/db';
 import { saveJob, setAside } from '$lib/server/jobs/jobs';
 import { findAnyJob } from '$lib/server/jobs/reading';
 import { liveUpdates } from '$lib/server/work-log';
-import { appendEvents } from '$lib/server/work-log/append';
+import { appendEvents } from '$lib/server/on-site/append';
 import { readLog } from '$lib/server/work-log/log';
 import { checkJobDocument } from '$formats/job-json';
 import type { FieldProblem } from '$formats/validate/validate';

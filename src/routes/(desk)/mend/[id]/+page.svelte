@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { fullDate } from '$lib/ui/words/time';
+  import { fullDate } from '$words/time';
   import type { PageProps } from './$types';
 
   const { data, form }: PageProps = $props();

@@ -6,7 +6,7 @@
   import CardForm from '$lib/ui/shelf/CardForm.svelte';
   import TextField from '$lib/ui/fields/TextField.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { fullDate } from '$lib/ui/words/time';
+  import { fullDate } from '$words/time';
   import type { PageProps } from './$types';
 
   const { data, form }: PageProps = $props();

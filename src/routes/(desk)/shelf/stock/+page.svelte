@@ -7,7 +7,7 @@
   import NewTin from '$lib/ui/shelf/NewTin.svelte';
   import ShelfTabs from '$lib/ui/shelf/ShelfTabs.svelte';
   import TinRow from '$lib/ui/shelf/TinRow.svelte';
-  import { fullDate, whenWords } from '$lib/ui/words/time';
+  import { fullDate, whenWords } from '$words/time';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();

@@ -2,7 +2,7 @@ import { json } from '@sveltejs/kit';
 import { houseProblems, type HouseDocument } from '$core/house';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
-import { houseEffects } from '$lib/server/house/effect';
+import { houseEffects } from '$lib/server/overview/house-effect';
 import { readJson, refuse } from '$lib/server/http';
 import { deskOf } from '$lib/server/weather/desk';
 import { houseRules } from '$formats/validate/gen/houseRules.gen.js';

@@ -2,7 +2,8 @@
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
   import { Tabs } from 'bits-ui';
-  import { cardOf, colourLock, finishCard, sampleProblems, sequenceCards } from '$core/job';
+  import { cardOf, finishCard, sequenceCards } from '$core/document';
+  import { colourLock, sampleProblems } from '$core/choose';
   import { classTraits, type ProductCard } from '$core/product';
   import CardSays from '$lib/ui/choose/CardSays.svelte';
   import CardVersion from '$lib/ui/choose/CardVersion.svelte';
@@ -13,7 +14,7 @@
   import Samples from '$lib/ui/choose/Samples.svelte';
   import SequenceEditor from '$lib/ui/choose/SequenceEditor.svelte';
   import ShelfColumn from '$lib/ui/choose/ShelfColumn.svelte';
-  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import type { PageProps } from './$types';

@@ -1,14 +1,14 @@
 <script lang="ts">
-  import { cardOf, coatCount, coatSpec, topCard } from '$core/job';
+  import { cardOf, coatCount, coatSpec, topCard } from '$core/document';
   import type { Living } from '$core/surface';
   import { wearData, type Soap, type Traffic, type Wetness } from '$core/upkeep';
   import { decimals, DAY_MS } from '$core/units';
   import Choice from '$lib/ui/fields/Choice.svelte';
-  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import WearCurve from '$lib/ui/job/WearCurve.svelte';
   import Why from '$lib/ui/why/Why.svelte';
-  import { monthYear } from '$lib/ui/words/time';
+  import { monthYear } from '$words/time';
 
   const desk = useJobDesk();
   /** The last coat, and the card its care is of. */

@@ -1,15 +1,16 @@
 <script lang="ts">
   import { goto, invalidateAll } from '$app/navigation';
   import type { Span } from '$core/drying';
-  import { coatCard, coatSpec, openBays, ragsNotSafe, ragsUnaccounted, sequenceCards, topCard } from '$core/job';
+  import { coatCard, coatSpec, sequenceCards, topCard } from '$core/document';
+  import { openBays, ragsNotSafe, ragsUnaccounted } from '$core/log';
   import { DAY_MS, showVolume } from '$core/units';
-  import { usableFrom } from '$core/window';
-  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import { usableFrom } from '$core/calendar';
+  import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
   import { coatSegments } from '$lib/ui/ribbon/segments';
-  import { dayMonth, fullDate, spanWords } from '$lib/ui/words/time';
+  import { dayMonth, fullDate, spanWords } from '$words/time';
 
   const desk = useJobDesk();
   const zone = $derived(desk.document.site.timeZone);

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { cardOf, loadList, sequenceCards } from '$core/job';
+  import { cardOf, sequenceCards } from '$core/document';
+  import { loadList } from '$core/load';
   import { noBatchText, recipes } from '$core/mix';
   import { isTwoPart } from '$core/product';
   import { faceName } from '$core/surface';
@@ -19,7 +20,7 @@
   import { writeOrder } from '$formats/order-csv';
   import Cup from '$lib/ui/cup/Cup.svelte';
   import Cautions from '$lib/ui/job/Cautions.svelte';
-  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import LoadList from '$lib/ui/load/LoadList.svelte';
   import ProductTins from '$lib/ui/load/ProductTins.svelte';

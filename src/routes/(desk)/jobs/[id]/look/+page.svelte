@@ -2,7 +2,7 @@
   import { safetyClosing } from '$core/safety';
   import Cautions from '$lib/ui/job/Cautions.svelte';
   import FirstSurface from '$lib/ui/job/FirstSurface.svelte';
-  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import SurfaceTabs from '$lib/ui/job/SurfaceTabs.svelte';
   import Checklist from '$lib/ui/look/Checklist.svelte';

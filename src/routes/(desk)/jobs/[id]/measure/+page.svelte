@@ -3,7 +3,7 @@
   import { hasOutline } from '$core/surface';
   import { showArea } from '$core/units';
   import FirstSurface from '$lib/ui/job/FirstSurface.svelte';
-  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import SurfaceTabs from '$lib/ui/job/SurfaceTabs.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';

@@ -5,7 +5,7 @@
   import { counted, showDuration } from '$core/units';
   import Cautions from '$lib/ui/job/Cautions.svelte';
   import FirstSurface from '$lib/ui/job/FirstSurface.svelte';
-  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import SurfaceTabs from '$lib/ui/job/SurfaceTabs.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';

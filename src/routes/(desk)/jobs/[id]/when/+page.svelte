@@ -2,10 +2,12 @@
   import { goto, invalidateAll } from '$app/navigation';
   import { onMount, untrack } from 'svelte';
   import { simulateStart, type RankedStart } from '$core/window';
-  import { clashOf, jobAtHouse, moistureRead, needsWeather, sequenceContext, visitsOf } from '$core/job';
+  import { clashOf, visitsOf } from '$core/crew';
+  import { jobAtHouse } from '$core/document';
+  import { moistureRead, needsWeather, sequenceContext } from '$core/window';
   import { counted, HOUR_MS, MINUTE_MS, showDuration } from '$core/units';
   import AirCharts from '$lib/ui/job/AirCharts.svelte';
-  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import SiteDialog from '$lib/ui/job/SiteDialog.svelte';
   import StartRow from '$lib/ui/job/StartRow.svelte';
@@ -15,8 +17,8 @@
   import HourValues from '$lib/ui/when/HourValues.svelte';
   import { StartFinder } from '$lib/ui/when/start-finder.svelte';
   import StartSummary from '$lib/ui/when/StartSummary.svelte';
-  import { closureWords } from '$lib/ui/words/closure-words';
-  import { dayHour, hourWords } from '$lib/ui/words/time';
+  import { closureWords } from '$words/closure-words';
+  import { dayHour, hourWords } from '$words/time';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();

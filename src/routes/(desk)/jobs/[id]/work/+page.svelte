@@ -1,15 +1,15 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { nextSteps, type Step } from '$core/job';
+  import { nextSteps, type Step } from '$core/site';
   import { counted, showTemperature } from '$core/units';
-  import { siteHourAt } from '$core/window';
+  import { siteHourAt } from '$core/climate';
   import { clock } from '$lib/ui/clock/clock.svelte';
-  import { useJobDesk } from '$lib/ui/job/job-desk.svelte';
+  import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import RefusedEntry from '$lib/ui/outbox/RefusedEntry.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { stepWords } from '$lib/ui/words/step-words';
-  import { clockTime } from '$lib/ui/words/time';
+  import { stepWords } from '$words/step-words';
+  import { clockTime } from '$words/time';
   import CloseCoatPanel from '$lib/ui/worklog/CloseCoatPanel.svelte';
   import MixPanel from '$lib/ui/worklog/MixPanel.svelte';
   import NotePanel from '$lib/ui/worklog/NotePanel.svelte';

@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
-import { DESK_EVENTS, type NewEvent } from '$core/job';
-import { afterwards } from '$lib/server/derived';
+import { DESK_EVENTS, type NewEvent } from '$core/log';
+import { afterwards } from '$lib/server/running/derived';
 import { may, whyNot, type Role } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
@@ -9,7 +9,7 @@ import { findAnyJob } from '$lib/server/jobs/reading';
 import { learnDrying } from '$lib/server/overview/learn-drying';
 import { deskOf } from '$lib/server/weather/desk';
 import { liveUpdates } from '$lib/server/work-log';
-import { appendEvents, type Receipt } from '$lib/server/work-log/append';
+import { appendEvents, type Receipt } from '$lib/server/on-site/append';
 import { eventsOf } from '$lib/server/work-log/log';
 import { checkEvent } from '$formats/work-event';
 import type { FieldProblem } from '$formats/validate/validate';

@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
-import { climateSpan, fold, needsWeather } from '$core/job';
+import { climateSpan, needsWeather } from '$core/window';
+import { fold } from '$core/log';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { findJob } from '$lib/server/jobs/reading';

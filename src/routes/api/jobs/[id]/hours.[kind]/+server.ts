@@ -1,5 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import { memberContexts } from '$core/job';
+import { memberContexts } from '$core/window';
 import { hourShares } from '$core/window';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';

@@ -1,5 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import { monthsOutlook, needsWeather } from '$core/job';
+import { monthsOutlook, needsWeather } from '$core/window';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { refuse } from '$lib/server/http';

@@ -1,0 +1,11 @@
+export { dailyStretches, isCalendarDate, type OpenStretch, openStretches, shareOfHours } from './access';
+export { usableFrom } from './usable-from';
+export {
+  dayStarts,
+  isTimeZone,
+  localDate,
+  type Stretch,
+  WEEKDAYS,
+  type WorkingHours,
+  workingStretches
+} from './working-hours';

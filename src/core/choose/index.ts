@@ -1,0 +1,2 @@
+export { compareSystems, type SystemFigures } from './compare';
+export { colourLock, sampleProblems } from './samples';

@@ -1,0 +1,2 @@
+export { applicators, type CoatKey, type CoatPlan, coatPlans, type FacePlan, facePlans } from './coats';
+export { layerChecks, type LayerFinding, layerProblem } from './layering';

@@ -1,0 +1,2 @@
+export { type BookedVisit, clashOf } from './clashes';
+export { type PlannedVisit, visitsOf } from './visits';

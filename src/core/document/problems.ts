@@ -1,0 +1,277 @@
+import { cardProblems, classTraits, methodOf } from '../product';
+import { faceAreas, faceName, measureSurface, namedList, stillToMeasure, type Surface } from '../surface';
+import { findSpecies, speciesTable, UNKNOWN_SPECIES } from '../wood';
+import { isCalendarDate, isTimeZone, WEEKDAYS } from '../calendar';
+import { cardOf, coatCount, coatSpec, coatSpecs, coatsOnFace, topCard, type CoatSpec } from './coat-specs';
+import type { JobDocument } from './schema';
+
+/** Something that stops a plan or needs a look: where it is, what is wrong, what cures it. */
+export interface Problem {
+  path: string;
+  severity: 'stop' | 'check';
+  problem: string;
+}
+
+/** Whether food touches any of it. */
+export const touchesFood = (job: JobDocument): boolean => job.usedForFood || job.surfaces.some((s) => s.look?.food);
+
+const NOTHING_TO_OIL: Problem = {
+  path: '/surfaces',
+  severity: 'check',
+  problem: 'there is no surface yet: say what is to be oiled, and measure it'
+};
+
+/** What is wrong with a job beyond its shape, in the order of the stations. */
+export function jobProblems(job: JobDocument): Problem[] {
+  return [
+    ...siteProblems(job),
+    ...(job.surfaces.length ? [] : [NOTHING_TO_OIL]),
+    ...job.surfaces.flatMap(surfaceProblems),
+    ...job.surfaces.flatMap(unknowns),
+    ...cardsProblems(job),
+    ...finishProblems(job)
+  ];
+}
+
+/** What stops a job at the border: these make a document impossible, not merely unwise. */
+export const blockingProblems = (job: JobDocument): Problem[] =>
+  [
+    ...siteProblems(job),
+    ...job.surfaces.flatMap(surfaceProblems),
+    ...cardsProblems(job),
+    ...doubledIds(job),
+    ...missingCards(job)
+  ].filter((p) => p.severity === 'stop');
+
+function siteProblems(job: JobDocument): Problem[] {
+  const out: Problem[] = [];
+  if (!isTimeZone(job.site.timeZone))
+    out.push({
+      path: '/site/timeZone',
+      severity: 'stop',
+      problem: `“${job.site.timeZone}” is not a time zone; use a name like Europe/London`
+    });
+  for (const d of WEEKDAYS) {
+    const h = job.site.workingHours[d];
+    if (h && h.to <= h.from)
+      out.push({
+        path: `/site/workingHours/${d}`,
+        severity: 'stop',
+        problem: `ends at ${h.to}, not after its start ${h.from}`
+      });
+  }
+  job.site.closures?.forEach((c, i) => {
+    const local = 'fromLocal' in c ? Object.entries({ fromLocal: c.fromLocal, toLocal: c.toLocal }) : [];
+    for (const [field, at] of local)
+      if (!isCalendarDate(at.slice(0, 10)))
+        out.push({
+          path: `/site/closures/${i}/${field}`,
+          severity: 'stop',
+          problem: `“${at}” is no day of the calendar`
+        });
+    const [from, to] = 'days' in c ? [c.from ?? '00:00', c.to ?? '24:00'] : [c.fromLocal, c.toLocal];
+    if (to <= from)
+      out.push({
+        path: `/site/closures/${i}`,
+        severity: 'stop',
+        problem: `“${c.reason}” ends at ${to}, not after its start ${from}`
+      });
+  });
+  if (new Set(job.surfaces.map((s) => s.id)).size < job.surfaces.length)
+    out.push({
+      path: '/surfaces',
+      severity: 'stop',
+      problem: 'two surfaces have the same id'
+    });
+  return out;
+}
+
+function surfaceProblems(surface: Surface, index: number): Problem[] {
+  const path = `/surfaces/${index}`;
+  const out: Problem[] = [];
+  if (!findSpecies(surface.speciesId))
+    out.push({
+      path: `${path}/speciesId`,
+      severity: 'stop',
+      problem: `the species “${surface.speciesId}” is not in the table; must be one of: ${speciesTable.map((s) => s.id).join(', ')}`
+    });
+  if (new Set(surface.faces.map((f) => f.id)).size < surface.faces.length)
+    out.push({
+      path: `${path}/faces`,
+      severity: 'stop',
+      problem: 'two faces have the same id'
+    });
+  const measured = measureSurface(surface);
+  if (!measured.ok && !measured.missing)
+    out.push({
+      path: `${path}/${measured.in}${measured.in === 'shape' ? '' : `/${measured.index ?? 0}`}`,
+      severity: 'stop',
+      problem: `${surface.name}: ${measured.problem}`
+    });
+  const areas = faceAreas(surface);
+  surface.faces.forEach((f, i) => {
+    const area = areas.get(f.id)?.plan;
+    if (measured.ok && area && !area.ok && !area.unmeasured && f.coats > 0)
+      out.push({
+        path: `${path}/faces/${i}`,
+        severity: 'stop',
+        problem: `${surface.name}, ${faceName(f.kind).toLowerCase()}: ${area.problem}`
+      });
+    if (f.reach === 'no' && f.coats > 0)
+      out.push({
+        path: `${path}/faces/${i}/coats`,
+        severity: 'check',
+        problem: `${surface.name}, ${faceName(f.kind).toLowerCase()} can’t be reached, and ${f.coats} ${f.coats === 1 ? 'coat is' : 'coats are'} planned on it.`
+      });
+    if (f.texture === 'weathered' && surface.weathered)
+      out.push({
+        path: `${path}/faces/${i}/texture`,
+        severity: 'check',
+        problem: 'Weathered is counted once, by the texture; the take-up for weathered wood is left out here.'
+      });
+  });
+  return out;
+}
+
+/** What nobody has looked at or measured yet: it may be kept so, but nothing is promised on it. */
+function unknowns(surface: Surface, index: number): Problem[] {
+  const path = `/surfaces/${index}`;
+  const missing = stillToMeasure(surface);
+  return [
+    ...(surface.speciesId === UNKNOWN_SPECIES
+      ? [
+          {
+            path: `${path}/speciesId`,
+            severity: 'stop' as const,
+            problem: `${surface.name}: the wood is not known yet. Say it on Look.`
+          }
+        ]
+      : []),
+    ...(missing.length
+      ? [
+          {
+            path: `${path}/shape`,
+            severity: 'stop' as const,
+            problem: `${surface.name}: ${namedList(missing)} not measured yet.`
+          }
+        ]
+      : [])
+  ];
+}
+
+/** Ids that stand twice where each must tell one thing. */
+function doubledIds(job: JobDocument): Problem[] {
+  const lists: [path: string, what: string, ids: readonly string[]][] = [
+    ['/products', 'cards', job.products.map((c) => c.id)],
+    ['/samples', 'sample boards', (job.samples ?? []).map((s) => s.id)],
+    ['/compared', 'compared systems', (job.compared ?? []).map((s) => s.id)],
+    ...job.surfaces.flatMap((s, i): [string, string, string[]][] => [
+      [`/surfaces/${i}/cutOuts`, 'cut-outs', (s.cutOuts ?? []).map((c) => c.id)],
+      [`/surfaces/${i}/exits`, 'exits', (s.exits ?? []).map((e) => e.id)]
+    ]),
+    ...job.products.map((c, i): [string, string, string[]] => [
+      `/products/${i}/packs`,
+      'packs',
+      c.packs.map((p) => p.id)
+    ])
+  ];
+  return lists
+    .filter(([, , ids]) => new Set(ids).size < ids.length)
+    .map(([path, what]) => ({ path, severity: 'stop', problem: `two ${what} have the same id` }));
+}
+
+/** Cards the finish names that are not in the job: nothing could be computed of its coats. */
+function missingCards({ finish, products }: JobDocument): Problem[] {
+  if (!finish) return [];
+  const held = new Set(products.map((c) => c.id));
+  const named: [path: string, id: string][] = [
+    ['/finish/productId', finish.productId],
+    ...(finish.coats ?? []).map((c, i): [string, string] => [`/finish/coats/${i}/productId`, c.productId])
+  ];
+  return named
+    .filter(([, id]) => !held.has(id))
+    .map(([path, id]) => ({ path, severity: 'stop', problem: `the card “${id}” is not in this job` }));
+}
+
+const cardsProblems = (job: JobDocument): Problem[] =>
+  job.products.flatMap((card, i) =>
+    cardProblems(card).map((p): Problem => ({
+      path: `/products/${i}${p.path}`,
+      severity: 'stop',
+      problem: `${card.name}: ${p.problem}`
+    }))
+  );
+
+function finishProblems(job: JobDocument): Problem[] {
+  const { finish } = job;
+  if (!finish) return [{ path: '/finish', severity: 'stop', problem: 'Choose a product.' }];
+  const out: Problem[] = [];
+  const specs = coatSpecs(job);
+  const laid = specs.length ? specs : [coatSpec(finish, 1)];
+  const seen = new Set<string>();
+  for (const spec of laid) {
+    const path = finish.coats ? `/finish/coats/${spec.number - 1}` : '/finish';
+    for (const p of specProblems(job, spec, path)) {
+      if (seen.has(p.problem)) continue;
+      seen.add(p.problem);
+      out.push(p);
+    }
+  }
+  if (specs.length === 0 && job.surfaces.length)
+    out.push({ path: '/surfaces', severity: 'stop', problem: 'No face wants a coat.' });
+  const top = topCard(job);
+  if (top && touchesFood(job) && top.foodContact === 'no claim')
+    out.push({
+      path: finish.coats ? `/finish/coats/${laid.length - 1}/productId` : '/finish/productId',
+      severity: 'stop',
+      problem: `${top.name} makes no claim for food contact.`
+    });
+  return out;
+}
+
+/** What speaks against one coat: place, kind of surface, colour, method, grit, number of coats. */
+function specProblems(job: JobDocument, spec: CoatSpec, path: string): Problem[] {
+  const card = cardOf(job, spec.productId);
+  const out: Problem[] = [];
+  const stop = (at: string, problem: string) => out.push({ path: at, severity: 'stop', problem });
+  const check = (at: string, problem: string) => out.push({ path: at, severity: 'check', problem });
+  if (!card) {
+    stop(`${path}/productId`, `The card “${spec.productId}” is not in this job.`);
+    return out;
+  }
+  if (!card.settings.includes(job.site.setting))
+    stop(
+      `${path}/productId`,
+      `${card.name} is for ${card.settings.join(' and ')} work; this site is ${job.site.setting}.`
+    );
+  if (!card.colours.includes(spec.colour)) stop(`${path}/colour`, `${card.name} does not come in ${spec.colour}.`);
+  if (!methodOf(card, spec.method))
+    stop(
+      `${path}/method`,
+      `${card.name} may not be laid by ${spec.method}. Allowed: ${card.methods.map((m) => m.method).join(', ')}.`
+    );
+  const max = methodOf(card, spec.method)?.dwellMaxMinutes;
+  if (spec.dwellMinutes !== undefined && max !== undefined && spec.dwellMinutes > max)
+    stop(`${path}/dwellMinutes`, `${card.name} must be wiped within ${max} min; ${spec.dwellMinutes} min are planned.`);
+  job.surfaces.forEach((s, i) => {
+    const faces = s.faces.filter((f) => f.coats > 0 && coatsOnFace(job.finish, s, f).includes(spec.number));
+    if (faces.length === 0 && coatCount(job) > 0) return;
+    if (!card.uses.includes(s.kind))
+      stop(`/surfaces/${i}/kind`, `${card.name} is not for a ${s.kind.replaceAll('-', ' ')} (${s.name}).`);
+    if (s.lastGrit > card.maxGrit && spec.number === 1)
+      check(
+        `/surfaces/${i}/lastGrit`,
+        `${s.name} is sanded to ${s.lastGrit}; ${card.name} wants no finer than ${card.maxGrit}, or it will not soak in.`
+      );
+    const most = card.limits.maxCoats;
+    const own = faces.reduce((n, f) => {
+      const numbers = coatsOnFace(job.finish, s, f);
+      return Math.max(n, numbers.filter((k) => coatSpec(job.finish!, k).productId === card.id).length);
+    }, 0);
+    if (most && own > most) stop('/surfaces', `${card.name} takes at most ${most} coats; ${own} are planned.`);
+  });
+  if (classTraits(card.class).cures === false && coatCount(job) > 0)
+    check(path, `${card.name} never hardens: it is renewed on a taper, and heat or hot water lifts it.`);
+  for (const w of card.warnings) check(path, w);
+  return out;
+}

@@ -1,0 +1,20 @@
+export {
+  allowedBy,
+  BITS,
+  closedBits,
+  type Closure,
+  closureBy,
+  closuresOf,
+  firstRule,
+  type HourVerdict,
+  judgeHours,
+  layingLimits,
+  type LayingLimits,
+  moistureLimits,
+  type Rule,
+  type RuleBits,
+  RULES,
+  type VerdictRun,
+  verdictRuns,
+  workInHour
+} from './judge';

@@ -1,0 +1,87 @@
+import { netUsedL, observedRates, type CoverageLog, type RateEvidence, type RateObservation } from '../coverage';
+import type { HouseRules } from '../house';
+import { isTwoPart } from '../product';
+import { coatPlans, type CoatKey } from '../coats';
+import { cardOf, jobAtHouse } from '../document';
+import type { JobDocument } from '../document';
+import type { WorkState } from '../log';
+
+/** A finished coat as the log teaches from it. Rates in m²/L. */
+export interface FinishedCoat {
+  coat: number;
+  atMs: number;
+  productId: string;
+  product: string;
+  colour: string;
+  method: string;
+  areaM2: number;
+  usedL: number;
+  guessed: boolean;
+  /** Whether it counts, and why it was judged so. */
+  counts: boolean;
+  reason: string;
+  keys: (CoatKey & { observed: RateObservation })[];
+}
+
+/** Why a coat whose litres say nothing does not count. */
+const TOO_LITTLE = 'less was used than the applicators keep';
+
+/** Every closed coat of a job with what its used litres say of how far the oil went; none where less was used than applicators keep. */
+export function finishedCoats(
+  document: JobDocument,
+  state: Pick<WorkState, 'coats'>,
+  house: HouseRules
+): FinishedCoat[] {
+  const job = jobAtHouse(document, house);
+  const plans = coatPlans(job, { ...house, rhythm: 'one a day' });
+  return state.coats.flatMap((c): FinishedCoat[] => {
+    const p = plans.find((x) => x.number === c.coat);
+    const card = p && cardOf(job, p.productId);
+    if (!p || !card || c.closedAtMs === undefined || c.usedL === undefined) return [];
+    const net = netUsedL(c.usedL, isTwoPart(card), p.keptL, house);
+    const guessed = Boolean(c.guessed || c.doesNotAddUp) || net.guessed;
+    const keys = keysAtCard(p.keys, c.plannedFilm ?? 1);
+    const observed = c.usedL > p.keptL ? observedRates({ keys, netUsedL: net.netL, guessed }, house) : [];
+    const teaches = observed.length > 0;
+    return [
+      {
+        coat: c.coat,
+        atMs: c.closedAtMs,
+        productId: card.id,
+        product: card.name,
+        colour: p.colour,
+        method: p.method,
+        areaM2: p.areaM2,
+        usedL: c.usedL,
+        guessed,
+        counts: teaches && (c.judged?.counts ?? true),
+        reason: c.judged?.reason ?? (teaches ? '' : TOO_LITTLE),
+        keys: p.keys.map((k, i) => ({
+          ...k,
+          observed: observed[i] ?? { key: k.key, lnRate: Math.log(k.rate.cardM2PerL), precision: 0 }
+        }))
+      }
+    ];
+  });
+}
+
+/** The litres each key would take by the card alone, in the film the coat was planned at. */
+const keysAtCard = (keys: readonly CoatKey[], film: number) =>
+  keys.map((k) => ({ key: k.key, netAtCardL: k.netAtCardL * film, cardM2PerL: k.rate.cardM2PerL }));
+
+/** A coverage log with some coats added to it, or taken out of it (sign −1): those that count. */
+export function withCoats(log: CoverageLog, coats: readonly FinishedCoat[], sign: 1 | -1): CoverageLog {
+  const out = new Map<string, RateEvidence>(log);
+  for (const { key, observed } of coats.filter((c) => c.counts).flatMap((c) => c.keys)) {
+    const e = out.get(key) ?? { coats: 0, precision: 0, weightedLn: 0 };
+    const coatsLeft = e.coats + sign;
+    if (coatsLeft <= 0) out.delete(key);
+    else
+      out.set(key, {
+        coats: coatsLeft,
+        precision: e.precision + sign * observed.precision,
+        weightedLn: e.weightedLn + sign * observed.precision * observed.lnRate
+      });
+  }
+  return out;
+}

@@ -1,0 +1,291 @@
+import { measureRecipe, mixAmounts, recipes } from '../mix';
+import { isTwoPart, type ProductCard } from '../product';
+import { ragsForCoat } from '../safety';
+import type { HouseRules } from '../house';
+import { localDate } from '../calendar';
+import type { SequenceOutcome } from '../window';
+import { applicators, type CoatPlan } from '../coats';
+import { cardOf } from '../document';
+import type { JobDocument } from '../document';
+import gear from './gear.json';
+import type { LoadPlan, ProductLoad } from './load';
+import type { SurfaceSurvey } from '../site';
+
+export const LOAD_GROUPS = ['oil', 'mixing', 'tools', 'sanding', 'rags and fire', 'protection', 'site'] as const;
+export type LoadGroup = (typeof LOAD_GROUPS)[number];
+
+/** A thing to take along on one visit: how many, of what, and why. `id` is the same on every device. */
+export interface LoadItem {
+  id: string;
+  group: LoadGroup;
+  name: string;
+  count: number;
+  unit?: string;
+  why: string;
+  /** Where it comes from unless the crew says otherwise: tins on the order are bought, all else is at hand. */
+  from: 'have' | 'buy';
+}
+
+/** One trip to the site: getting ready, or the coats of a day. */
+export interface LoadVisit {
+  index: number;
+  name: 'getting ready' | 'coats';
+  coats: number[];
+  /** When the chosen start has it; null while no start is chosen. */
+  atMs: number | null;
+  van: string;
+  items: LoadItem[];
+}
+
+/** What of a plan a van is packed by. */
+export interface Packed {
+  coats: readonly CoatPlan[];
+  load: LoadPlan | null;
+  chosen: SequenceOutcome | null;
+}
+
+/** The load list of a job: a visit for getting ready where anything is to be done, then one for each day of coats. */
+export function loadList(
+  job: JobDocument,
+  plan: Packed,
+  surveys: readonly SurfaceSurvey[],
+  house: HouseRules
+): LoadVisit[] {
+  const { load } = plan;
+  if (!load) return [];
+  const out: LoadVisit[] = [];
+  const add = (visit: Omit<LoadVisit, 'index' | 'van'>) => {
+    const index = out.length;
+    out.push({ ...visit, index, van: job.crew.vans?.[index] ?? '' });
+  };
+  const prep = prepItems(job, surveys);
+  if (prep.length) add({ name: 'getting ready', coats: [], atMs: null, items: prep });
+  const days = coatDays(job, plan);
+  days.forEach(({ coats, atMs }, i) =>
+    add({
+      name: 'coats',
+      coats: coats.map((c) => c.number),
+      atMs,
+      items: coatItems(job, coats, load, i === 0, days.length, house)
+    })
+  );
+  return out;
+}
+
+/** Coats by the day they begin on; a day each while no start is chosen. */
+function coatDays(job: JobDocument, { coats, chosen }: Packed) {
+  const days = new Map<string, { coats: CoatPlan[]; atMs: number | null }>();
+  for (const c of coats) {
+    const laid = chosen?.coats.find((x) => x.number === c.number);
+    const key = laid ? localDate(laid.laidFromMs, job.site.timeZone) : `coat ${c.number}`;
+    const day = days.get(key) ?? { coats: [], atMs: laid?.laidFromMs ?? null };
+    day.coats.push(c);
+    days.set(key, day);
+  }
+  return [...days.values()];
+}
+
+const itemId = (...parts: (string | number)[]) =>
+  parts
+    .join(' ')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .slice(0, 80);
+
+function item(
+  group: LoadGroup,
+  name: string,
+  count: number,
+  why: string,
+  more: Partial<Pick<LoadItem, 'unit' | 'from' | 'id'>> = {}
+): LoadItem {
+  return { id: itemId(group, name), group, name, count, why, from: 'have', ...more };
+}
+
+function coatItems(
+  job: JobDocument,
+  coats: readonly CoatPlan[],
+  load: LoadPlan,
+  firstVisit: boolean,
+  visits: number,
+  house: HouseRules
+): LoadItem[] {
+  const numbers = coats.map((c) => c.number);
+  const products = load.products.filter((p) => p.coats.some((n) => numbers.includes(n)));
+  return merged([
+    ...products.flatMap((p) => oilItems(p, numbers, cardOf(job, p.productId)!)),
+    ...coats.flatMap((c) => mixingItems(job, c, cardOf(job, c.productId)!, load, house)),
+    ...coats.flatMap((c) => toolItems(job, c, house)),
+    ...fireItems(job, coats, house),
+    ...alwaysItems(job, coats, firstVisit, visits)
+  ]);
+}
+
+const coatWords = (coats: readonly number[]) => `coat${coats.length > 1 ? 's' : ''} ${coats.join(', ')}`;
+
+/** Tins of a product: those from stock by lot, then those to buy; all of them on the first visit that needs them. */
+function oilItems(p: ProductLoad, visit: readonly number[], card: ProductCard): LoadItem[] {
+  if (!visit.includes(p.coats[0]!)) {
+    const what = `${p.name}, ${p.colour}`;
+    return [item('oil', `${what}, what is left`, 1, coatWords(p.coats.filter((n) => visit.includes(n))))];
+  }
+  const code = card.pairCode ? `, pair code ${card.pairCode}` : '';
+  return p.buy.flatMap((line) => {
+    const what = line.of === 'hardener' ? line.name : `${line.name}, ${p.colour}`;
+    return [
+      ...line.stock.taken.map(({ tin, ml }) =>
+        item('oil', `${what}, lot ${tin.lot}`, Math.round(ml), `from ${tin.place}${code}`, {
+          unit: 'ml',
+          id: itemId('stock', tin.id)
+        })
+      ),
+      ...line.tins.map((t) =>
+        item('oil', `${what}, ${t.volumeMl} ml`, t.count, `${coatWords(p.coats)}${code}`, { from: 'buy' })
+      )
+    ];
+  });
+}
+
+function mixingItems(
+  job: JobDocument,
+  coat: CoatPlan,
+  card: ProductCard,
+  load: LoadPlan,
+  house: HouseRules
+): LoadItem[] {
+  const out = [
+    item(
+      'mixing',
+      'stir sticks',
+      job.crew.people,
+      `${card.stirMinutes} min, ${card.shakeAllowed ? 'shaking allowed' : 'never shaken'}`
+    )
+  ];
+  const batch = load.batches.find((b) => b.coat === coat.number);
+  if (isTwoPart(card)) {
+    out.push(
+      item(
+        'mixing',
+        `straight-sided vessels, ${house.mixingVesselL} L`,
+        2,
+        'stir in one, pour to the other, stir again'
+      ),
+      item(
+        'mixing',
+        card.ratioBasis === 'mass' ? 'scale' : 'measuring cups, and the scale',
+        1,
+        `${card.components.map((c) => c.parts).join(' : ')} by ${card.ratioBasis}`
+      )
+    );
+  }
+  const { thinnerL } = mixAmounts(card, { of: 'total', litres: coat.expectedL + (batch?.surplusL ?? 0) });
+  if (thinnerL > 0)
+    out.push(item('mixing', card.thinner!.name, Math.ceil(thinnerL * 1000), 'thins the oil', { unit: 'ml' }));
+  const recipe = recipes.find((r) => r.id === card.recipeId);
+  for (const part of recipe ? measureRecipe(recipe, coat.expectedL) : [])
+    if (part.powder) out.push(item('mixing', part.name, Math.ceil(part.grams), `into ${recipe!.name}`, { unit: 'g' }));
+  return out;
+}
+
+interface GearRow {
+  name: string;
+  per?: string;
+  each?: number;
+  perM2?: number;
+  group?: string;
+  only?: string;
+  why: string;
+}
+
+const countOf = (row: GearRow, job: JobDocument, areaM2: number): number => {
+  if (row.perM2) return Math.max(1, Math.ceil(areaM2 / row.perM2));
+  const heads = { spreader: applicators(job), person: job.crew.people }[row.per ?? ''] ?? 1;
+  return heads * (row.each ?? 1);
+};
+
+function toolItems(job: JobDocument, coat: CoatPlan, house: HouseRules): LoadItem[] {
+  const kinds = new Set(coat.faces.map((f) => job.surfaces.find((s) => s.id === f.surfaceId)!.kind as string));
+  const rows = (gear.tools[coat.method] as GearRow[]).filter((r) => !r.only || kinds.has(r.only));
+  const out = coat.tool
+    ? [item('tools', coat.tool, applicators(job), `chosen for coat ${coat.number}`)]
+    : rows.map((r) => item('tools', r.name, countOf(r, job, coat.areaM2), r.why));
+  const cut = coat.number === 1 ? 'nothing' : (coat.cutBack ?? house.betweenCoats);
+  if (cut !== 'nothing')
+    out.push(
+      item(
+        'sanding',
+        cut === 'abrade' ? 'abrasive pads, P180' : 'denib pads, P320',
+        Math.max(1, Math.ceil(coat.areaM2 / house.denibM2PerPad)),
+        cut === 'abrade' ? 'cut the coat so that the next keys' : 'nibs and raised fibres off, inside the window'
+      )
+    );
+  return out;
+}
+
+function fireItems(job: JobDocument, coats: readonly CoatPlan[], house: HouseRules): LoadItem[] {
+  const cards = coats.map((c) => cardOf(job, c.productId)!);
+  const rags = coats.reduce((s, c, i) => s + ragsForCoat(cards[i]!, c.method, c.areaM2, house), 0);
+  const out = [item('rags and fire', 'cotton rags', rags, 'counted out and counted back')];
+  if (!cards.some((c) => c.oxidising)) return out;
+  out.push(
+    house.ragsMade === 'flat, single, outdoors'
+      ? item('rags and fire', 'line and pegs, outdoors', 1, 'each rag flat and alone until it is hard')
+      : item('rags and fire', 'metal can with lid, filled with water', 1, 'rags of this oil set themselves on fire')
+  );
+  return out;
+}
+
+function alwaysItems(job: JobDocument, coats: readonly CoatPlan[], firstVisit: boolean, visits: number): LoadItem[] {
+  const cards = coats.map((c) => cardOf(job, c.productId)!);
+  const areaM2 = Math.max(...coats.map((c) => c.areaM2));
+  const out = (gear.always as GearRow[]).map((r) => item(r.group as LoadGroup, r.name, countOf(r, job, areaM2), r.why));
+  const { people } = job.crew;
+  const voc = Math.max(...cards.map((c) => c.vocGPerL));
+  if (cards.some((c) => c.isocyanate))
+    out.push(item('protection', 'breathing protection, A2-P2', people, 'hardener with isocyanate'));
+  else if (voc >= 250 && job.site.setting === 'indoor')
+    out.push(item('protection', 'breathing protection, A2', people, `${voc} g/L solvent indoors`));
+  if (job.site.setting === 'indoor' || job.site.lamps)
+    out.push(item('site', 'raking lamp', 1, 'holidays and bleed-back show only from the side'));
+  if (firstVisit || visits > 1)
+    out.push(
+      item('site', 'moisture meter', 1, 'wood must be under its limit before the first bay'),
+      item('site', 'thermometer and hygrometer', 1, 'air and board, before and during')
+    );
+  return out;
+}
+
+/** What getting ready uses up, over all surfaces: from the prep plan, grit by grit. */
+function prepItems(job: JobDocument, surveys: readonly SurfaceSurvey[]): LoadItem[] {
+  const items = surveys.flatMap((s) =>
+    s.prep.steps.flatMap((step) => [
+      ...step.consumables.map((c) =>
+        item('sanding', c.name, Math.ceil(c.count), lowered(step.name), c.unit ? { unit: c.unit } : {})
+      ),
+      ...(step.machine ? [item('tools', step.machine, 1, 'sanding')] : [])
+    ])
+  );
+  if (items.length === 0) return [];
+  const dust = surveys.some((s) => s.cautions.some((c) => c.id === 'dust'));
+  if (dust)
+    items.push(
+      item('protection', 'dust masks, P3', job.crew.people * 2, 'sanding'),
+      item('tools', 'dust extractor and bags', 1, 'bags of oily dust are emptied outdoors')
+    );
+  return merged(items);
+}
+
+/** One line a thing: countable ones add up, tools are the most that is needed at once. */
+function merged(items: readonly LoadItem[]): LoadItem[] {
+  const out = new Map<string, LoadItem>();
+  for (const i of items) {
+    const known = out.get(i.id);
+    const adds = i.group === 'oil' || i.group === 'sanding' || i.unit !== undefined;
+    if (!known) out.set(i.id, { ...i });
+    else known.count = adds ? known.count + i.count : Math.max(known.count, i.count);
+  }
+  return [...out.values()].sort((a, b) => LOAD_GROUPS.indexOf(a.group) - LOAD_GROUPS.indexOf(b.group));
+}
+
+/** A name within a line: its first letter small, grits and the like as they are. */
+const lowered = (name: string): string => name.slice(0, 1).toLowerCase() + name.slice(1);

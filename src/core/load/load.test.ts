@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { card, counterJob, deckJob, floorJob, knowledge, NOW } from '../../../tests/fixtures';
+import type { ProductCard } from '../product';
+import { loadList } from './load-list';
+import { plan } from '../plan';
+import { siteClimate } from '../window';
+import type { JobDocument } from '../document';
+
+const loadOf = (job: JobDocument) =>
+  plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW).load!;
+const withCard = (
+  job: JobDocument,
+  id: string,
+  method: ProductCard['methods'][number]['method'],
+  change: (c: ProductCard) => void = () => {}
+): JobDocument => {
+  const c = card(id);
+  change(c);
+  return { ...job, finish: { productId: c.id, colour: c.colours[0]!, method, bareWood: true }, products: [c] };
+};
+const itemsOf = (job: JobDocument) => {
+  const p = plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW);
+  return loadList(job, p, [], knowledge.house).flatMap((v) => v.items);
+};
+const names = (job: JobDocument) => itemsOf(job).map((g) => g.name);
+const oilOf = (job: JobDocument) => loadOf(job).products[0]!;
+
+describe('what goes into the van', () => {
+  it('follows method, hardener, solvent, place and crew', () => {
+    expect(names(deckJob())).toContain('moisture meter');
+    expect(names(deckJob())).not.toContain('straight-sided vessels, 5 L');
+    expect(names(floorJob())).toContain('straight-sided vessels, 5 L');
+    expect(names(withCard(floorJob(), 'pellow-hardwax', 'roller'))).toEqual(
+      expect.arrayContaining(['short-nap rollers', 'roller frames and pole', 'breathing protection, A2'])
+    );
+    expect(names(withCard(counterJob(), 'corvane-day', 'thin'))).not.toContain('metal can with lid, filled with water');
+    const gloves = (people: number) =>
+      itemsOf({ ...floorJob(), crew: { people } }).find((g) => g.name.startsWith('nitrile'))!.count;
+    expect([gloves(2), gloves(5)]).toEqual([8, 20]);
+  });
+  it('every item says why it is there', () => {
+    for (const job of [floorJob(), deckJob(), counterJob()])
+      for (const g of itemsOf(job)) expect(g.why.length).toBeGreaterThan(4);
+  });
+  it('kits are bought as kits, parts as parts, each for its own need', () => {
+    expect(oilOf(floorJob()).buy.map((b) => b.of)).toEqual(['kit']);
+    const parts = oilOf(withCard(floorJob(), 'pellow-rapid', 'roller'));
+    expect(parts.buy.map((b) => b.of)).toEqual(['oil', 'hardener']);
+    expect(parts.buy[0]!.needL / parts.buy[1]!.needL).toBeCloseTo(10, 9);
+    expect(parts.costCents).toBe(parts.buy[0]!.costCents + parts.buy[1]!.costCents);
+  });
+  it('a thinned paint counts its thinner in the mix', () => {
+    const job = withCard(deckJob(), 'old-barn-red', 'brush');
+    const { mix } = oilOf(job);
+    expect(mix.thinnerL / mix.oilL).toBeCloseTo(0.2, 9);
+    expect(mix.totalL).toBeCloseTo(loadOf(job).expectedL, 9);
+  });
+});
+
+describe('batches of a plan', () => {
+  it('cover the coat evenly and stay within every limit', () => {
+    for (const job of [floorJob(), withCard(floorJob(), 'fenlight-wb', 'roller')]) {
+      const p = plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW);
+      p.load!.batches.forEach((b, i) => {
+        expect(b.count * b.each.totalL).toBeCloseTo(p.coats[i]!.expectedL, 9);
+        expect(b.each.totalL).toBeLessThanOrEqual(b.largestL + 1e-9);
+        expect(b.each.totalL).toBeGreaterThan(b.smallestL);
+      });
+    }
+  });
+  it('a hot room makes them smaller and quicker', () => {
+    const hot = { ...floorJob(), site: { ...floorJob().site, room: { ...floorJob().site.room, tempC: 38 } } };
+    expect(loadOf(hot).batches[0]!.usableMinutes!).toBeLessThan(loadOf(floorJob()).batches[0]!.usableMinutes! / 2);
+    expect(loadOf(hot).batches[0]!.count).toBeGreaterThanOrEqual(loadOf(floorJob()).batches[0]!.count);
+  });
+  it('an oil without hardener has no pot life', () => expect(loadOf(deckJob()).batches[0]!.usableMinutes).toBeNull());
+});
+
+describe('the need at a confidence', () => {
+  it('grows with the confidence, and shrinks as two species even out', () => {
+    const at = (buyConfidence: number) =>
+      plan(floorJob(), null, { ...knowledge, house: { ...knowledge.house, buyConfidence } }, NOW).load!.needL;
+    expect(at(0.5)).toBeCloseTo(loadOf(floorJob()).expectedL, 9);
+    expect(at(0.95)).toBeGreaterThan(at(0.9));
+    const two = floorJob();
+    two.surfaces.push({ ...structuredClone(two.surfaces[0]!), id: 'b', speciesId: 'maple' });
+    expect(oilOf(two).buyFactor).toBeLessThan(oilOf(floorJob()).buyFactor);
+  });
+  it('a maintenance coat over an old finish takes the maintenance rate', () => {
+    const job = floorJob();
+    job.finish!.bareWood = false;
+    const [first] = plan(job, null, knowledge, NOW).coats;
+    expect(first!.netL).toBeCloseTo((68.4 / 50) * Math.sqrt(1.15), 9);
+  });
+});

@@ -1,0 +1,15 @@
+export { DESK_EVENTS, fold, foldNext } from './fold';
+export type { EventData, EventType, NewEvent, WorkEvent } from './schema';
+export {
+  type Approval,
+  type BatchState,
+  type CoatState,
+  type JobStage,
+  jobStage,
+  type LayerLook,
+  openBays,
+  packedKey,
+  ragsNotSafe,
+  ragsUnaccounted,
+  type WorkState
+} from './work-state';

@@ -1,0 +1,144 @@
+import type { StepRecord } from '../prep';
+import type { Survey } from '../survey';
+import { countedRags } from '../units';
+import type { SampleBoard } from '../document';
+
+/** How one layer of a board was shown. */
+export type LayerLook = Pick<SampleBoard['layers'][number], 'productId' | 'colour'>;
+
+/** The client's word that holds: which board, whose word, when, and the layers as they were shown. */
+export interface Approval {
+  sample: string;
+  client: string;
+  atMs: number;
+  by: string;
+  layers: LayerLook[];
+}
+
+export interface BayState {
+  bay: number;
+  spreadAtMs: number;
+  spreadBy: string;
+  batch?: string;
+  wipedAtMs?: number;
+  wipedBy?: string;
+}
+
+export interface CoatState {
+  coat: number;
+  openedAtMs: number;
+  closedAtMs?: number;
+  usedL?: number;
+  guessed?: boolean;
+  /** Film it was planned at, as a share of the card's. */
+  plannedFilm?: number;
+  /** What its batches held, what went on and what was left do not add up: its litres are a guess (handbook 10). */
+  doesNotAddUp?: boolean;
+  /** Whether it counts for what the log teaches, and why so. */
+  judged?: { counts: boolean; reason: string; by: string };
+  bays: BayState[];
+  tacks: { atMs: number; felt: string; by: string }[];
+  /** When oil that stood was taken off again: solvent wiped, abraded, a thin coat laid. */
+  remediedAtMs?: number;
+}
+
+export interface BatchState {
+  batch: string;
+  coat: number;
+  mixedAtMs: number;
+  by: string;
+  components: {
+    role: 'oil' | 'hardener' | 'thinner';
+    litres: number;
+    lot: string;
+  }[];
+  totalL: number;
+  /** When it was poured to a second vessel, to be stirred again. */
+  pouredAtMs?: number;
+  pairCodes?: { oil: string; hardener: string };
+  stirredAtMs?: number;
+  emptiedAtMs?: number;
+  leftL?: number;
+}
+
+/** What is so on site: the fold of all events, the same on every phone and on the server. */
+export interface WorkState {
+  coats: CoatState[];
+  batches: BatchState[];
+  ragsOut: number;
+  ragsSafe: number;
+  readings: {
+    atMs: number;
+    by: string;
+    airTempC?: number;
+    rh?: number;
+    surfaceTempC?: number;
+    mcPercent?: number;
+  }[];
+  notes: { id: string; atMs: number; by: string; text: string }[];
+  /** What was found, tested, read and photographed, by surface. */
+  surveys: Map<string, Survey>;
+  /** Preparation done and gates checked, by surface, then by step and unit. */
+  prep: Map<string, Map<string, StepRecord>>;
+  closedDays: string[];
+  /** When days were closed: what was open then was left so. */
+  daysClosedAtMs: number[];
+  /** When rags were last counted out. */
+  ragsCountedAtMs?: number;
+  /** The client's last word on a sample board, and whether a change was asked for since. */
+  approval?: Approval;
+  approvalReopenedAtMs?: number;
+  /** The load list: what is packed, by visit and item, and where each item comes from. */
+  load: { packed: Map<string, boolean>; from: Map<string, 'have' | 'buy' | 'borrow'> };
+  handedOverAtMs?: number;
+  /** Events that could not take effect, and why. Nothing is dropped in silence. */
+  setAside: { id: string; reason: string }[];
+  undone: Set<string>;
+  count: number;
+  /** When hands last worked; looking is not working. */
+  lastAtMs: number;
+}
+
+/** The state before anything happened, with the events that will be undone. */
+export const emptyState = (undone: Set<string>): WorkState => ({
+  coats: [],
+  batches: [],
+  ragsOut: 0,
+  ragsSafe: 0,
+  readings: [],
+  notes: [],
+  surveys: new Map(),
+  prep: new Map(),
+  closedDays: [],
+  daysClosedAtMs: [],
+  load: { packed: new Map(), from: new Map() },
+  setAside: [],
+  undone,
+  count: 0,
+  lastAtMs: 0
+});
+
+/** The key of an item of the load list. */
+export const packedKey = (visit: number, item: string): string => `${visit} ${item}`;
+
+/** Rags out and not yet made safe. */
+export const ragsUnaccounted = (state: Pick<WorkState, 'ragsOut' | 'ragsSafe'>): number =>
+  Math.max(0, state.ragsOut - state.ragsSafe);
+
+/** "1 rag is not made safe": why a day stays open. */
+export const ragsNotSafe = (count: number): string =>
+  `${countedRags(count)} ${count === 1 ? 'is' : 'are'} not made safe`;
+
+/** Bays nobody has wiped yet, with their coats. */
+export const openBays = (state: WorkState): (BayState & { coat: number })[] =>
+  state.coats.flatMap((c) => c.bays.filter((b) => b.wipedAtMs === undefined).map((b) => ({ ...b, coat: c.coat })));
+
+export type JobStage = 'planning' | 'booked' | 'working' | 'drying' | 'in care';
+
+/** Where a job stands, from its document's start and its work. */
+export function jobStage(state: WorkState, booked: boolean, coatsWanted: number): JobStage {
+  if (state.handedOverAtMs !== undefined) return 'in care';
+  if (state.coats.length === 0) return booked ? 'booked' : 'planning';
+  const closed = state.coats.filter((c) => c.closedAtMs !== undefined).length;
+  return closed >= Math.max(coatsWanted, 1) ? 'drying' : 'working';
+}

@@ -1,0 +1,217 @@
+import type { Span } from '../drying';
+import type { HouseRules } from '../house';
+import { classTraits, isTwoPart, touchDryProgress, type ProductClass } from '../product';
+import { localDate } from '../calendar';
+import { coatCard, coatCount, finishCard } from '../document';
+import type { JobDocument } from '../document';
+import { openBays, ragsNotSafe, ragsUnaccounted, type WorkState } from '../log';
+import type { BayEnd } from './dwell-clock';
+import type { LiveCoat, LiveWork } from './live';
+
+/**
+ * What the crew does next, in order. The first is what to do now; `closed` says why a step may not be taken yet, `warn` what
+ * it brings with it.
+ */
+export type Step = { closed?: string; warn?: string } & (
+  | {
+      kind: 'wipe';
+      coat: number;
+      bay: number;
+      fromMs: number | null;
+      byMs: number | null;
+      spreadAtMs: number;
+      left: boolean;
+      end: BayEnd;
+    }
+  /** `vessel` 1 or 2 of a mix with hardener; absent for one that is only stirred. */
+  | { kind: 'stir'; batch: string; fromMs: number; untilMs: number; vessel?: 1 | 2 }
+  | { kind: 'mix'; batch: string; coat: number; twoPart: boolean }
+  | {
+      kind: 'spread';
+      coat: number;
+      bay: number;
+      batch?: string;
+      early: boolean;
+      /** The house tests with the thumb before the next coat, and nobody has since it opened. */
+      untested?: boolean;
+    }
+  | { kind: 'close coat'; coat: number; bays: number }
+  | { kind: 'wait'; coat: number; next: number; span: Span; progress: number }
+  /** Oil stood on a coat: it comes off before anything else goes on. */
+  | { kind: 'remedy'; coat: number; bays: number[]; stain: boolean }
+  /** A thumb's test is owed on a morning after a late wipe or a remedy. */
+  | { kind: 'morning test'; coat: number }
+  | { kind: 'rags'; out: number }
+  /** `safe` rags were counted and made safe, over the whole job. */
+  | { kind: 'close day'; date: string; safe: number }
+  | { kind: 'leave' }
+);
+
+/** Batches are lettered A … Z, then AA, AB … */
+export function batchLetter(index: number): string {
+  const letter = String.fromCharCode(65 + (index % 26));
+  return index < 26 ? letter : batchLetter(Math.floor(index / 26) - 1) + letter;
+}
+
+/** The next steps on site at an instant; empty when the job has no product or nothing to lay. */
+export function nextSteps(
+  job: JobDocument,
+  state: WorkState,
+  live: LiveWork,
+  nowMs: number,
+  recoatBy: HouseRules['recoatBy'] = 'both'
+): Step[] {
+  const card = finishCard(job);
+  const wanted = coatCount(job);
+  if (!card || wanted === 0) return [];
+  const out: Step[] = [];
+  for (const b of live.batches)
+    if (b.stirredAtMs === undefined && b.emptiedAtMs === undefined)
+      out.push({
+        kind: 'stir',
+        batch: b.batch,
+        fromMs: b.pouredAtMs ?? b.mixedAtMs,
+        untilMs: b.stirUntilMs,
+        ...(b.components.some((c) => c.role === 'hardener') && { vessel: b.pouredAtMs === undefined ? 1 : 2 })
+      });
+  const open = live.bays
+    .filter((b) => b.wipedAtMs === undefined)
+    .sort((a, b) => (a.wipeByMs ?? a.spreadAtMs) - (b.wipeByMs ?? b.spreadAtMs));
+  for (const b of open)
+    out.push({
+      kind: 'wipe',
+      coat: b.coat,
+      bay: b.bay,
+      fromMs: b.wipeFromMs,
+      byMs: b.wipeByMs,
+      spreadAtMs: b.spreadAtMs,
+      left: !classTraits(coatCard(job, b.coat)!.class).mustBeWiped,
+      end: b.end
+    });
+  out.push(...coatSteps(job, state, live, wanted, nowMs, recoatBy));
+  const rags = ragsUnaccounted(state);
+  if (rags > 0) out.push({ kind: 'rags', out: rags });
+  const today = localDate(nowMs, job.site.timeZone);
+  const workedToday = state.lastAtMs > 0 && localDate(state.lastAtMs, job.site.timeZone) === today;
+  if (workedToday && !state.closedDays.includes(today) && state.handedOverAtMs === undefined)
+    out.push({
+      kind: 'close day',
+      date: today,
+      safe: state.ragsSafe,
+      ...dayCloses(job, state, live, today)
+    });
+  return out;
+}
+
+/** Why a day may not be closed yet, or what closing it brings with it. */
+function dayCloses(job: JobDocument, state: WorkState, live: LiveWork, today: string): Pick<Step, 'closed' | 'warn'> {
+  const rags = ragsUnaccounted(state);
+  if (rags > 0) return { closed: ragsNotSafe(rags) };
+  const on = (ms: number | undefined) => ms !== undefined && localDate(ms, job.site.timeZone) === today;
+  const wiped = live.bays.find((b) => on(b.wipedAtMs) && coatCard(job, b.coat)?.oxidising);
+  if (wiped && !on(state.ragsCountedAtMs))
+    return { closed: `no rags were counted after ${coatCard(job, wiped.coat)!.name} was wiped today` };
+  const open = live.bays.find((b) => b.wipedAtMs === undefined && b.end !== 'left');
+  if (!open) return {};
+  return classTraits(coatCard(job, open.coat)!.class).cures
+    ? { warn: `bay ${open.bay} is still open: left so, it will stay tacky` }
+    : { warn: `bay ${open.bay} is still open: wipe it tomorrow` };
+}
+
+function coatSteps(
+  job: JobDocument,
+  state: WorkState,
+  live: LiveWork,
+  wanted: number,
+  nowMs: number,
+  recoatBy: HouseRules['recoatBy']
+): Step[] {
+  const openCoat = state.coats.find((c) => c.closedAtMs === undefined);
+  const last = live.coats[live.coats.length - 1];
+  const owed = live.coats.find((c) => c.closed && c.waitsFor);
+  if (owed) return [owedStep(job, owed)];
+  const next = openCoat?.coat ?? (last?.number ?? 0) + 1;
+  if (next > wanted) return state.handedOverAtMs === undefined ? [{ kind: 'leave' }] : [];
+  const card = coatCard(job, next);
+  if (!card) return [];
+  const out: Step[] = [];
+  const below = live.coats.find((c) => c.number === next - 1);
+  const under = (below && coatCard(job, below.number)) ?? card;
+  const cures = classTraits(under.class).cures;
+  let closed: string | undefined;
+  let early = false;
+  let untested = false;
+  if (below && !openCoat) {
+    early = below.progress < 1;
+    if (early)
+      out.push({
+        kind: 'wait',
+        coat: below.number,
+        next,
+        span: below.recoatOpens,
+        progress: below.progress
+      });
+    const felt = state.coats.find((c) => c.coat === below.number)?.tacks.at(-1);
+    untested = cures && recoatBy !== 'clock' && felt?.felt !== 'ready';
+    if (untested && recoatBy === 'touch') closed = `no tack test says coat ${below.number} is ready`;
+    if (cures && below.progress < touchDryProgress(under)) closed = `coat ${below.number} is not touch dry`;
+    else if (!cures && early) closed = `coat ${below.number} is still soaking in`;
+  }
+  const batch = live.batches.find(
+    (b) => b.coat === next && b.emptiedAtMs === undefined && (b.thickensAtMs ?? Infinity) > nowMs
+  );
+  if (!batch)
+    out.push({
+      kind: 'mix',
+      batch: batchLetter(state.batches.length),
+      coat: next,
+      twoPart: isTwoPart(card),
+      ...(closed && { closed })
+    });
+  out.push({
+    kind: 'spread',
+    coat: next,
+    bay: (openCoat?.bays.reduce((m, b) => Math.max(m, b.bay), 0) ?? 0) + 1,
+    batch: batch?.batch,
+    early,
+    ...(untested && { untested }),
+    ...(closed
+      ? { closed }
+      : !batch && isTwoPart(card)
+        ? { closed: 'mix a batch first' }
+        : batch && batch.stirredAtMs === undefined
+          ? { closed: `batch ${batch.batch} is not stirred` }
+          : {})
+  });
+  if (openCoat && openCoat.bays.length > 0) {
+    const bay = openBays(state)[0];
+    out.push({
+      kind: 'close coat',
+      coat: openCoat.coat,
+      bays: openCoat.bays.length,
+      ...(bay && closesOpen(live, bay))
+    });
+  }
+  return out;
+}
+
+/** What is owed to a coat before anything else goes on. */
+const owedStep = (job: JobDocument, coat: LiveCoat): Step =>
+  coat.waitsFor === 'remedy'
+    ? {
+        kind: 'remedy',
+        coat: coat.number,
+        bays: coat.standing,
+        stain: STAINS.includes(coatCard(job, coat.number)!.class)
+      }
+    : { kind: 'morning test', coat: coat.number };
+
+const STAINS: readonly ProductClass[] = ['gel-stain', 'liquid-stain'];
+
+/** A coat closes over an open bay only when its oil is past saving, and says so; else it is wiped first. */
+const closesOpen = (live: LiveWork, bay: { coat: number; bay: number }): Pick<Step, 'closed' | 'warn'> => {
+  const end = live.bays.find((b) => b.coat === bay.coat && b.bay === bay.bay)?.end;
+  return end === 'will stay tacky'
+    ? { warn: `bay ${bay.bay} was never wiped: the coat will stay tacky` }
+    : { closed: `bay ${bay.bay} is still open` };
+};

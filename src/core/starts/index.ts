@@ -1,0 +1,1 @@
+export { judgeBooking, type JudgedBooking } from './booking';

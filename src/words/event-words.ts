@@ -1,0 +1,78 @@
+import type { WorkEvent } from '../core/log';
+import { gateTable, prepStepName } from '../core/prep';
+import { findingName, testTable } from '../core/survey';
+import { countedRags, decimals, showPour, showTemperature, type UnitSystem } from '../core/units';
+
+/** How a bay of a coat ends, by its product; "done" where the product is not known. */
+export type BayEnds = (coat: number) => 'wiped' | 'laid off' | 'done';
+
+/** A line of the log: what happened, by whom. */
+export function eventWords(e: WorkEvent, units: UnitSystem, bayEnds: BayEnds = () => 'done'): string {
+  const by = e.byName.split(' ')[0];
+  switch (e.type) {
+    case 'coat.opened':
+      return `Coat ${e.data.coat} begun, ${by}`;
+    case 'coat.closed':
+      return `Coat ${e.data.coat} closed, ${showPour(e.data.usedL, units)} used${e.data.guessed ? ', guessed' : ''}`;
+    case 'bay.spread':
+      return `${by} puts oil on bay ${e.data.bay}${e.data.batch ? `, batch ${e.data.batch}` : ''}`;
+    case 'bay.wiped':
+      return `Bay ${e.data.bay} ${bayEnds(e.data.coat)}, ${by}`;
+    case 'batch.mixed':
+      return `Batch ${e.data.batch}: ${e.data.components.map((c) => `${showPour(c.litres, units)} ${c.role}${c.lot ? `, lot ${c.lot}` : ''}`).join(' + ')}`;
+    case 'batch.poured':
+      return `Batch ${e.data.batch} poured to a second vessel, ${by}`;
+    case 'batch.stirred':
+      return `Batch ${e.data.batch} stirred, ${by}`;
+    case 'batch.emptied':
+      return `Batch ${e.data.batch} ended, ${showPour(e.data.leftL, units)} left`;
+    case 'tack.felt':
+      return `Coat ${e.data.coat} feels ${e.data.felt}, ${by}`;
+    case 'reading.taken': {
+      const d = e.data;
+      const parts = [
+        d.airTempC !== undefined && `air ${showTemperature(d.airTempC, units)}`,
+        d.rh !== undefined && `${decimals(d.rh * 100, 0)} %`,
+        d.surfaceTempC !== undefined && `surface ${showTemperature(d.surfaceTempC, units)}`,
+        d.mcPercent !== undefined && `wood ${decimals(d.mcPercent, 1)} %`
+      ].filter(Boolean);
+      return `Reading: ${parts.join(', ')}`;
+    }
+    case 'finding.noted':
+      return `${findingName(e.data.finding)}: ${e.data.present ? 'found' : 'none'}${e.data.note ? `, ${e.data.note}` : ''}, ${by}`;
+    case 'test.made':
+      return `${testTable.find((t) => t.id === e.data.test)?.name ?? e.data.test}: ${e.data.result}${e.data.minutes === undefined ? '' : ` (${decimals(e.data.minutes, 1, true)} min)`}, ${by}`;
+    case 'moisture.read':
+      return `Moisture ${decimals(e.data.percent, 1)} %, ${by}`;
+    case 'photo.added':
+      return `Photo, ${e.data.stage}${e.data.caption ? `: ${e.data.caption}` : ''}, ${by}`;
+    case 'prep.done':
+      return `${prepStepName(e.data.step)}: done${e.data.unit ? ` on ${e.data.unit}` : ''}, ${by}`;
+    case 'gate.checked':
+      return `${gateTable.find((g) => g.id === e.data.gate)?.words ?? e.data.gate}: ${e.data.passed ? 'passed' : `failed, ${prepStepName(e.data.step)} again`}${e.data.unit ? `, ${e.data.unit}` : ''}${e.data.note ? `. ${e.data.note}` : ''}, ${by}`;
+    case 'coat.judged':
+      return `Coat ${e.data.coat} ${e.data.counts ? 'counts' : 'does not count'} for what the log teaches: ${e.data.reason}, ${by}`;
+    case 'sample.approved':
+      return `${e.data.client} approved ${e.data.layers.map((l) => l.colour).join(', ')}`;
+    case 'sample.reopened':
+      return `Another colour asked for: ${e.data.reason}, ${by}`;
+    case 'load.packed':
+      return `${e.data.packed ? 'Packed' : 'Out of the van again'}: ${e.data.item.replaceAll('-', ' ')}, ${by}`;
+    case 'load.sourced':
+      return `${e.data.item.replaceAll('-', ' ')}: ${e.data.from}, ${by}`;
+    case 'note.added':
+      return e.data.text;
+    case 'rags.out':
+      return `${countedRags(e.data.count)} out, ${by}`;
+    case 'rags.safe':
+      return `${countedRags(e.data.count)} ${e.data.how}, ${by}`;
+    case 'coat.remedied':
+      return `Coat ${e.data.coat} taken off again and mended${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
+    case 'day.closed':
+      return `Day closed, ${by}`;
+    case 'handed.over':
+      return `Handed over, ${by}`;
+    case 'event.undone':
+      return `Taken back, ${by}`;
+  }
+}

@@ -1,0 +1,131 @@
+import type { Step } from '../core/site';
+import { counted, countedRags, showDuration } from '../core/units';
+import { clockTime, dayHour, spanWords } from './time';
+
+const upperFirst = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
+
+/** A warning as a sentence. */
+const sentence = (text: string): string => `${upperFirst(text)}.`;
+
+/** A step in words: what to do, how, and what the button says. */
+export interface StepWords {
+  title: string;
+  detail: string;
+  action: string;
+}
+
+/** Words for a step on site, in the site's zone. */
+export function stepWords(s: Step, nowMs: number, timeZone: string): StepWords {
+  switch (s.kind) {
+    case 'wipe':
+      if (s.end === 'will stay tacky')
+        return {
+          title: `Bay ${s.bay} stands`,
+          detail: 'Past wiping: it will stay tacky. Close the coat, then solvent wipe, abrade and a thin coat.',
+          action: `Bay ${s.bay} is wiped all the same`
+        };
+      if (s.left)
+        return {
+          title: `Lay off bay ${s.bay}`,
+          detail: 'Even film, no puddles. Look along it against the light.',
+          action: `Bay ${s.bay} is laid off`
+        };
+      return s.fromMs !== null && s.fromMs > nowMs
+        ? {
+            title: `Bay ${s.bay} soaks`,
+            detail: `Wipe from ${clockTime(s.fromMs, timeZone)}. Keep it evenly wet till then.`,
+            action: `Bay ${s.bay} is wiped`
+          }
+        : {
+            title: `Wipe bay ${s.bay}`,
+            detail: 'Dry cotton, along the boards. Turn to a clean side often, look again for bleed-back.',
+            action: `Bay ${s.bay} is wiped`
+          };
+    case 'stir':
+      if (s.vessel === 2)
+        return {
+          title: `Stir batch ${s.batch} again`,
+          detail: `${showDuration(s.untilMs - s.fromMs)} in the second vessel: what clung to the first wall is in it now.`,
+          action: 'Stirred'
+        };
+      return {
+        title: `Stir batch ${s.batch}, scrape the bottom`,
+        detail: `${showDuration(s.untilMs - s.fromMs)} by the clock${s.vessel ? ', then to the second vessel. Unstirred hardener stays soft' : ''}.`,
+        action: s.vessel ? 'Poured to the second vessel' : 'Stirred'
+      };
+    case 'mix':
+      return s.twoPart
+        ? {
+            title: `Mix batch ${s.batch}`,
+            detail: `for coat ${s.coat}. The clock runs from the moment hardener meets oil.`,
+            action: `Mix batch ${s.batch}`
+          }
+        : {
+            title: `Open and stir a tin`,
+            detail: `batch ${s.batch} for coat ${s.coat}. Write down its lot.`,
+            action: `Open batch ${s.batch}`
+          };
+    case 'spread':
+      return {
+        title: `Spread bay ${s.bay}`,
+        detail:
+          s.early && !s.closed
+            ? `coat ${s.coat}, early: the coat below has not let its solvent go. It will be on record.`
+            : `coat ${s.coat}${s.batch ? `, batch ${s.batch}` : ''}. ${s.untested ? 'Try the coat below with the thumb first. ' : ''}From the far corner to the way out.`,
+        action: `Oil is on bay ${s.bay}`
+      };
+    case 'close coat':
+      return {
+        title: `Close coat ${s.coat}`,
+        detail: s.warn
+          ? `${sentence(s.warn)} Write down the oil used.`
+          : `${counted(s.bays, 'bay', 'bays')} done. Write down the oil used.`,
+        action: `Close coat ${s.coat}`
+      };
+    case 'wait':
+      return {
+        title: `Coat ${s.next} opens ${dayHour(s.span.p50, timeZone)}`,
+        detail: `${upperFirst(spanWords(s.span, nowMs, timeZone))}. The clock says when to test, the touch decides.`,
+        action: 'Test by touch'
+      };
+    case 'remedy':
+      return {
+        title: `Coat ${s.coat} will stay tacky`,
+        detail: `${s.bays.length ? `Oil stood on bay ${s.bays.join(', ')}. ` : 'Far too much oil stayed on. '}${
+          s.stain
+            ? 'Re-wet it with the same stain or spirit and wipe; judge the colour when the whole piece is done.'
+            : 'Solvent wipe, abrade, one thin coat. Nothing else goes on before.'
+        }`,
+        action: 'Write down the remedy'
+      };
+    case 'morning test':
+      return {
+        title: `Feel coat ${s.coat} in the morning`,
+        detail:
+          'It was wiped late or mended. Look along it with a raking lamp; dry to the thumb before anything goes on.',
+        action: 'Test by touch'
+      };
+    case 'rags':
+      return {
+        title: `${countedRags(s.out)} not made safe`,
+        detail: 'They set themselves on fire. Under water in the metal can, or flat and single outdoors.',
+        action: 'Count rags'
+      };
+    case 'close day':
+      return {
+        title: 'Close the day',
+        detail: s.warn
+          ? sentence(s.warn)
+          : s.safe > 0
+            ? 'All rags safe, nothing open.'
+            : 'Nothing open. No rags were counted.',
+        action: 'Close the day'
+      };
+    case 'leave':
+      return {
+        title: 'All coats are laid',
+        detail: 'See when people, furniture and water may come back.',
+        action: 'Open Leave'
+      };
+  }
+}
