@@ -3,10 +3,13 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import type { TSchema } from 'typebox';
-import standalone from 'ajv/dist/standalone/index.js';
+import standaloneModule from 'ajv/dist/standalone/index.js';
 import { EVENT_SCHEMAS } from '../src/core/log/schema';
 import { eventName } from '../src/formats/schema/event-name';
 import { largeSchemas, schemas } from '../src/formats/schema/schemas';
+
+/** Node hands over the CommonJS module, the type its default export. */
+const standalone = (standaloneModule as unknown as { default: typeof standaloneModule }).default;
 
 /** A compiler of schemas: one that names every problem, or one that stops at the first. */
 function compiler(allErrors: boolean): Ajv {
@@ -19,8 +22,7 @@ mkdirSync('src/formats/validate/gen', { recursive: true });
 function write(file: string, ajv: Ajv, of: ReadonlyMap<string, TSchema>): void {
   for (const [name, schema] of of) ajv.addSchema(schema, name);
   const imports: string[] = [];
-  const code = standalone
-    .default(ajv, Object.fromEntries([...of.keys()].map((name) => [name, name])))
+  const code = standalone(ajv, Object.fromEntries([...of.keys()].map((name) => [name, name])))
     .replace(/require\("([^"]+)"\)/g, (_m: string, module: string) => {
       imports.push(`import r${imports.length} from '${module}.js';`);
       return `r${imports.length - 1}`;
