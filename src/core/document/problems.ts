@@ -1,5 +1,5 @@
 import { cardProblems, classTraits, methodOf } from '../product';
-import { faceAreas, faceName, measureSurface, namedList, stillToMeasure, type Surface } from '../surface';
+import { faceAreas, faceName, measureSurface, namedList, stillToMeasure, type Surface, kindRow } from '../surface';
 import { findSpecies, speciesTable, UNKNOWN_SPECIES } from '../wood';
 import { isCalendarDate, isTimeZone, WEEKDAYS } from '../calendar';
 import { cardOf, coatCount, coatSpec, coatSpecs, coatsOnFace, topCard, type CoatSpec } from './coat-specs';
@@ -257,7 +257,7 @@ function specProblems(job: JobDocument, spec: CoatSpec, path: string): Problem[]
     const faces = s.faces.filter((f) => f.coats > 0 && coatsOnFace(job.finish, s, f).includes(spec.number));
     if (faces.length === 0 && coatCount(job) > 0) return;
     if (!card.uses.includes(s.kind))
-      stop(`/surfaces/${i}/kind`, `${card.name} is not for a ${s.kind.replaceAll('-', ' ')} (${s.name}).`);
+      stop(`/surfaces/${i}/kind`, `${card.name} is not for a ${kindRow(s.kind).noun} (${s.name}).`);
     if (s.lastGrit > card.maxGrit && spec.number === 1)
       check(
         `/surfaces/${i}/lastGrit`,

@@ -1,6 +1,6 @@
 import type { HouseRules } from '../house';
 import { LADDER_RULES, sandingLadder, startGrit, type Ladder, type LadderRule } from '../sanding';
-import { faceAreas, measureSurface, unitCount, type Surface } from '../surface';
+import { faceAreas, kindRow, measureSurface, unitCount, type Surface } from '../surface';
 import type { PrepDemand } from '../survey';
 import gateRows from './gates.json';
 import stepRows from './steps.json';
@@ -151,7 +151,7 @@ export function conditionOf({ look, kind }: Surface): NonNullable<NonNullable<Su
   const film = look?.oldFinish;
   if (film === 'varnish' || film === 'paint' || film === 'waterborne film' || film === 'wax')
     return 'old film or heavy wear';
-  return kind === 'floor' || kind === 'stair' ? 'worn or gouged' : 'new planed';
+  return kindRow(kind).condition;
 }
 
 function sizesOf(surface: Surface, people: number): Sizes {
@@ -175,7 +175,7 @@ function sizesOf(surface: Surface, people: number): Sizes {
 
 function askedFor({ surface, demands }: PrepInput): Set<string> {
   const asked = new Set<string>(['always', 'sand', ...demands]);
-  const loose = surface.kind === 'door' || surface.kind === 'cabinet-set';
+  const { loose } = kindRow(surface.kind);
   if (surface.units || loose) asked.add('units');
   if (!loose) asked.add('mask');
   if (surface.waterPopped) asked.add('water pop');

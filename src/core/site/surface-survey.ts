@@ -2,7 +2,7 @@ import type { HouseRules } from '../house';
 import type { ProductCard } from '../product';
 import { prepPlan, prepTally, stepsDone, type PrepPlan } from '../prep';
 import { cautionById, type Caution } from '../safety';
-import { measureSurface, unitCount, woodThicknessM, type Surface } from '../surface';
+import { measureSurface, unitCount, woodThicknessM, type Surface, kindRow } from '../surface';
 import {
   emptySurvey,
   isLookedAt,
@@ -155,7 +155,7 @@ function moistureSeen(
   if (ahead.length === 0) return null;
   const { min, max } = moistureLimits(
     finishCard(job),
-    { setting: job.site.setting, countertop: surface.kind === 'countertop' },
+    { setting: job.site.setting, countertop: kindRow(surface.kind).moisture === 'counter' },
     house
   );
   const board = { thicknessMm: woodThicknessM(surface) * 1000, hardness: speciesOf(surface.speciesId).hardness };

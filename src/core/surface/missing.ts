@@ -1,6 +1,6 @@
-import type { FaceKind, Shape, ShapeOf, ShapeType, Surface, SurfaceKind } from './schema';
+import type { FaceKind, Shape, ShapeOf, ShapeType, Surface } from './schema';
+import { kindRow } from './kinds';
 import { wallName } from './outline';
-import usualThicknessM from './usual-thickness.json';
 
 /** A length nobody has measured yet is 0: it gives no area, never an invented one. */
 const unmeasured = (lengthM: number) => !(lengthM > 0);
@@ -124,7 +124,7 @@ export const stillToMeasure = (surface: Surface): string[] => [
 
 /** Thickness of the wood for what goes on inside it, m: as measured, else the usual one of its kind (house). */
 export const woodThicknessM = (surface: Pick<Surface, 'kind' | 'thicknessM'>): number =>
-  surface.thicknessM > 0 ? surface.thicknessM : usualThicknessM[surface.kind satisfies SurfaceKind];
+  surface.thicknessM > 0 ? surface.thicknessM : kindRow(surface.kind).thicknessM;
 
 /** "length and width", "wall A, wall B and thickness", at most `most` named. */
 export function namedList(words: readonly string[], most = 4): string {

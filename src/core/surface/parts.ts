@@ -1,5 +1,6 @@
 import { exitProblems, placeCutOuts, type PlacedCutOut } from './cut-outs';
 import { distance, outlineFromWalls, type Outline, type Point } from './outline';
+import { kindRow } from './kinds';
 import { missingSizes, namedList, THIN_FACES } from './missing';
 import type { FaceKind, Shape, ShapeOf, Surface } from './schema';
 import { frameOf, hasOutline, outlineOf } from './shape';
@@ -149,7 +150,7 @@ function flatParts(surface: Surface, outline: Outline & { ok: true }, cutOuts: P
     ...(surface.upstandM && tightM > 0 && { upstand: known(tightM * surface.upstandM, 'height × tight sides') })
   };
   if (surface.shape.type === 'door') Object.assign(parts, doorEdges(surface.shape, thicknessM));
-  if (surface.kind === 'door' || surface.kind === 'cladding') Object.assign(parts, { outside: face, inside: face });
+  if (kindRow(surface.kind).sides === 'outside and inside') Object.assign(parts, { outside: face, inside: face });
   return parts;
 }
 

@@ -1,5 +1,6 @@
 import faceKinds from './faces.json';
 import factors from './factors.json';
+import { kindRow } from './kinds';
 import { measureSurface, type Part } from './parts';
 import {
   FACE_KINDS,
@@ -79,36 +80,16 @@ export function possibleFaces(surface: Surface): FaceKind[] {
   return FACE_KINDS.filter((k) => measured.parts[k] && !twins.has(k));
 }
 
+const stands = ({ kind }: Surface) => kindRow(kind).sides === 'outside and inside';
+
 /** Names for one and the same face: a door and a cladding have an outside, not a top. */
 const sameFaceTwice = (s: Surface): FaceKind[] =>
   s.shape.type === 'stair' || s.shape.type === 'lengths'
     ? ['top']
-    : s.kind === 'door' || s.kind === 'cladding'
+    : stands(s)
       ? ['top', 'underside', ...(s.shape.type === 'door' ? (['edge', 'end-grain'] as const) : [])]
       : [];
-const twinsToHide = (s: Surface): FaceKind[] =>
-  s.kind === 'door' || s.kind === 'cladding' ? ['top', 'underside'] : ['outside', 'inside'];
+const twinsToHide = (s: Surface): FaceKind[] => (stands(s) ? ['top', 'underside'] : ['outside', 'inside']);
 
 /** Faces a kind of surface usually has, in the order a foreman names them. */
-export function usualFaces(kind: SurfaceKind): FaceKind[] {
-  switch (kind) {
-    case 'deck':
-      return ['top', 'edge', 'end-grain', 'underside'];
-    case 'countertop':
-      return ['top', 'edge', 'end-grain', 'underside'];
-    case 'bench-or-planter':
-      return ['top', 'outside', 'underside'];
-    case 'door':
-      return ['outside', 'inside', 'hinge-edge', 'lock-edge', 'top-edge', 'bottom-edge'];
-    case 'stair':
-      return ['tread', 'riser', 'nosing', 'string'];
-    case 'cladding':
-      return ['outside'];
-    case 'cabinet-set':
-      return ['outside', 'inside', 'edge'];
-    case 'handrail':
-      return ['all-round'];
-    case 'floor':
-      return ['top'];
-  }
-}
+export const usualFaces = (kind: SurfaceKind): FaceKind[] => [...kindRow(kind).faces];

@@ -1,5 +1,5 @@
 import type { ProductClass } from '../product';
-import type { SurfaceKind } from '../surface';
+import { kindRow, type SurfaceKind } from '../surface';
 import { DAY_MS, span80, type Span } from '../units';
 import data from './wear.json';
 
@@ -25,11 +25,12 @@ export function wearBase(
   kind: SurfaceKind,
   outdoors: boolean
 ): { name: keyof typeof data.basePerYear; perYear: number } {
+  const { wears } = kindRow(kind);
   const name = outdoors
-    ? kind === 'cladding' || kind === 'door'
+    ? wears === 'standing'
       ? 'verticalCladding'
       : 'deckOilHorizontal'
-    : kind === 'countertop'
+    : wears === 'counter'
       ? 'counterDryingOil'
       : FILM.includes(productClass)
         ? 'filmIndoors'

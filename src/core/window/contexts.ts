@@ -1,3 +1,4 @@
+import { kindRow } from '../surface';
 import { coatNeeds, dryingCurve, type CoatTimes } from '../drying';
 import type { Method, ProductCard } from '../product';
 import { HOUR_MS } from '../units';
@@ -139,7 +140,7 @@ export const sequenceContext = (
 /** What moisture, daylight and the like go by on a job. */
 export const useOf = (job: JobDocument) => ({
   setting: job.site.setting,
-  countertop: job.surfaces.some((s) => s.kind === 'countertop'),
+  countertop: job.surfaces.some((s) => kindRow(s.kind).moisture === 'counter'),
   lamps: job.site.lamps || job.site.setting === 'indoor'
 });
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { kindRow } from '$core/surface';
   import { classTraits, isTwoPart, type ProductCard, type ProductClass } from '$core/product';
   import { misfits, withProduct } from './fit';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
@@ -16,7 +17,7 @@
     'non-drying oil': ['non-drying-oil'],
     'oil and wax': ['wax', 'hardwax-oil']
   };
-  const counters = $derived(desk.document.surfaces.some((s) => s.kind === 'countertop'));
+  const counters = $derived(desk.document.surfaces.some((s) => kindRow(s.kind).wears === 'counter'));
   const ourWay = (c: ProductCard) =>
     counters && (COUNTER_WAYS[desk.knowledge.house.countertop]?.includes(c.class) ?? false);
   const rows = $derived(

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Surface } from '$core/surface';
+  import { kindRow, type Surface } from '$core/surface';
   import Choice from '../fields/Choice.svelte';
   import QuantityField from '../fields/QuantityField.svelte';
   import Tick from '../fields/Tick.svelte';
@@ -16,8 +16,9 @@
   const { surface, path, onchange }: Props = $props();
   const desk = useJobDesk();
   const { boards } = $derived(surface);
+  const row = $derived(kindRow(surface.kind));
   const courses = $derived(
-    surface.kind === 'cladding' && boards && surface.shape.type === 'rectangle'
+    row.lapped && boards && surface.shape.type === 'rectangle'
       ? Math.ceil(surface.shape.widthM / Math.max(0.001, boards.widthM - (boards.lapM ?? 0)) - 1e-9)
       : null
   );
@@ -57,7 +58,7 @@
       show={showTurn}
       onchange={(v) => onchange((s) => (s.boards!.directionDeg = v), 'direction')}
     />
-    {#if surface.kind === 'cladding'}
+    {#if row.lapped}
       <LengthField
         label="Lap"
         small

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { wallName, type CutOut, type Surface } from '$core/surface';
+  import { wallName, type CutOut, type Surface, kindRow } from '$core/surface';
   import Choice from '../fields/Choice.svelte';
   import TextField from '../fields/TextField.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
@@ -30,14 +30,7 @@
       c.shape = type === 'circle' ? { type, diameterM: wide } : { type, lengthM: wide, widthM: wide };
     });
   function add() {
-    const kind: CutOut['kind'] =
-      surface.kind === 'countertop'
-        ? 'sink'
-        : surface.kind === 'door'
-          ? 'glass'
-          : surface.kind === 'cladding'
-            ? 'opening'
-            : 'column';
+    const kind = kindRow(surface.kind).cutOut;
     onchange((s) => {
       s.cutOuts = [
         ...(s.cutOuts ?? []),

@@ -10,7 +10,8 @@
     textureFactor,
     type Face,
     type QuickRule,
-    type Surface
+    type Surface,
+    kindRow
   } from '$core/surface';
   import { decimals, parseArea, showArea } from '$core/units';
   import Choice from '../fields/Choice.svelte';
@@ -39,7 +40,8 @@
   const rules = $derived(
     (Object.entries(QUICK_RULES) as [QuickRule, string][]).filter(
       ([rule]) =>
-        surface.kind !== 'floor' && JSON.stringify(applyQuickRule(surface, rule)) !== JSON.stringify(surface.faces)
+        kindRow(surface.kind).manyFaces &&
+        JSON.stringify(applyQuickRule(surface, rule)) !== JSON.stringify(surface.faces)
     )
   );
   const apply = (rule: QuickRule) =>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Dialog } from 'bits-ui';
-  import type { Surface } from '$core/surface';
+  import { kindRow, type Surface } from '$core/surface';
   import { showArea } from '$core/units';
   import { ringAreaM2, surfaceFromDrawing, type Drawing, type FileProblem } from '$formats/outline/drawing';
   import Choice from '../fields/Choice.svelte';
@@ -111,7 +111,7 @@
         </div>
       {:else if takeOff}
         <ul class="mt-3 grid gap-1">
-          {#each takeOff as s (s.id)}<li><b>{s.name}</b>, {s.kind.replaceAll('-', ' ')}</li>{/each}
+          {#each takeOff as s (s.id)}<li><b>{s.name}</b>, {kindRow(s.kind).noun}</li>{/each}
         </ul>
       {:else if drawing && frame}
         <div class="mt-3 grid grid-cols-[300px_1fr] gap-4 max-[760px]:grid-cols-1">

@@ -2,6 +2,7 @@
   import {
     blankShape,
     hasOutline,
+    kindRow,
     measureSurface,
     newFace,
     usualFaces,
@@ -19,7 +20,7 @@
   import LengthField from '../job-desk/LengthField.svelte';
   import Sign from '../marks/Sign.svelte';
   import BoardsForm from './BoardsForm.svelte';
-  import { GRITS, KINDS, SHAPES, USUAL_SHAPE } from './choices';
+  import { GRITS, KINDS, SHAPES } from './choices';
   import CutOuts from './CutOuts.svelte';
   import Exits from './Exits.svelte';
   import ItemsForm from './ItemsForm.svelte';
@@ -37,13 +38,12 @@
   }: { surface: Surface; index: number; wall: number | null; onremove: () => void } = $props();
   const desk = useJobDesk();
   const { shape } = $derived(surface);
+  const row = $derived(kindRow(surface.kind));
   const path = $derived(`/surfaces/${index}`);
   const measured = $derived(measureSurface(surface));
   const flat = $derived(hasOutline(shape));
   const sides = $derived(measured.ok && measured.outline ? measured.outline.sides.length : 0);
-  const edgy = $derived(
-    flat && (surface.kind === 'countertop' || surface.kind === 'bench-or-planter' || surface.kind === 'deck')
-  );
+  const edgy = $derived(flat && row.edged);
   const set = (change: (s: Surface) => void, field?: string) =>
     desk.edit((d) => change(d.surfaces[index]!), field && `${surface.id} ${field}`);
   /** Changes the shape while it is of the type it is now. */
@@ -61,14 +61,14 @@
   function setKind(kind: SurfaceKind) {
     set((s) => {
       s.kind = kind;
-      const usual = USUAL_SHAPE[kind];
+      const { shape: usual, boards } = kindRow(kind);
       if (usual !== 'rectangle' && s.shape.type !== usual) {
         s.shape = blankShape(usual);
         delete s.cutOuts;
         delete s.exits;
       }
       s.lastGrit = desk.knowledge.house.sanding.endGrit[kind];
-      if (kind === 'deck') s.boards ??= { widthM: 0, gapM: 0 };
+      if (boards) s.boards ??= { widthM: 0, gapM: 0 };
       s.faces = usualFaces(kind).map((k, i) => s.faces.find((f) => f.kind === k) ?? newFace(k, i === 0 ? 2 : 1));
     });
   }
@@ -137,7 +137,7 @@
 
   {#if flat}
     <CutOuts {surface} {path} {sides} onchange={set} />
-    {#if surface.kind === 'floor' || surface.kind === 'deck'}<Exits {surface} {path} {sides} onchange={set} />{/if}
+    {#if row.walkedOn}<Exits {surface} {path} {sides} onchange={set} />{/if}
   {/if}
   {#if edgy && sides > 2}
     <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Tight against a wall</h2>
@@ -150,7 +150,7 @@
         />
       {/each}
     </div>
-    {#if surface.kind === 'countertop' && surface.tightSides?.length}
+    {#if row.againstWall && surface.tightSides?.length}
       <LengthField
         label="Upstand height"
         value={surface.upstandM ?? 0}

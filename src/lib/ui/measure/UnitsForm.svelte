@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Surface } from '$core/surface';
+  import { kindRow, type Surface } from '$core/surface';
   import CountField from '../fields/CountField.svelte';
   import TextField from '../fields/TextField.svelte';
 
@@ -7,15 +7,7 @@
   const { surface, onchange }: { surface: Surface; onchange: (change: (s: Surface) => void, field?: string) => void } =
     $props();
   const tags = $derived(surface.units ?? []);
-  const word = $derived(
-    surface.kind === 'door'
-      ? 'door'
-      : surface.kind === 'stair'
-        ? 'flight'
-        : surface.kind === 'bench-or-planter'
-          ? 'bench'
-          : 'piece'
-  );
+  const word = $derived(kindRow(surface.kind).one);
   function count(n: number) {
     onchange((s) => {
       if (n <= 1) delete s.units;

@@ -1,5 +1,7 @@
 import {
+  kindRow,
   profileDefault,
+  SURFACE_KINDS,
   textureFactor,
   type Boards,
   type CutOut,
@@ -18,17 +20,7 @@ export type Options<T extends string> = readonly { value: T; label: string; note
 
 const times = (factor: number) => `× ${factor.toFixed(2)}`;
 
-export const KINDS: Options<SurfaceKind> = [
-  { value: 'floor', label: 'Floor' },
-  { value: 'deck', label: 'Deck' },
-  { value: 'stair', label: 'Stair' },
-  { value: 'countertop', label: 'Countertop' },
-  { value: 'door', label: 'Door' },
-  { value: 'cladding', label: 'Cladding' },
-  { value: 'cabinet-set', label: 'Cabinet set' },
-  { value: 'handrail', label: 'Handrail' },
-  { value: 'bench-or-planter', label: 'Bench or planter' }
-];
+export const KINDS: Options<SurfaceKind> = SURFACE_KINDS.map((value) => ({ value, label: kindRow(value).name }));
 
 /** Shapes to begin with; L, T and U are walks with their turns already set. */
 export const SHAPES: Options<Template> = [
@@ -47,19 +39,6 @@ export const SHAPES: Options<Template> = [
   { value: 'lengths', label: 'Lengths', note: 'length × girth' },
   { value: 'box', label: 'Box', note: 'bench, planter' }
 ];
-
-/** The shape a kind of surface usually is. */
-export const USUAL_SHAPE: Record<SurfaceKind, Template> = {
-  floor: 'rectangle',
-  deck: 'rectangle',
-  stair: 'stair',
-  countertop: 'rectangle',
-  door: 'door',
-  cladding: 'rectangle',
-  'cabinet-set': 'panels',
-  handrail: 'lengths',
-  'bench-or-planter': 'box'
-};
 
 export const TEXTURES: Options<Texture> = (
   [

@@ -4,11 +4,11 @@ import { defaultHouseRules } from '$core/house';
 import { floorJob, made } from '../../../../tests/fixtures';
 import { parseFactor } from '../measure/factor';
 import { newSurface } from '../measure/new-surface';
-import { fieldOfSide, KINDS, USUAL_SHAPE } from '../measure/choices';
+import { fieldOfSide, KINDS } from '../measure/choices';
 import { parseDirection, parseTurn } from '../measure/turn';
 import { eventWords } from '$words/event-words';
 import { allConsumables, amountWords, consumableWords, waitWords } from './step-words';
-import { measureSurface, possibleFaces, stillToMeasure, templateShape } from '$core/surface';
+import { kindRow, measureSurface, possibleFaces, stillToMeasure, templateShape } from '$core/surface';
 
 describe('words of Ready', () => {
   it('amounts with their units, in either system', () => {
@@ -96,7 +96,7 @@ describe('fields of Measure', () => {
       const s = {
         ...blank,
         thicknessM: 0.03,
-        shape: templateShape(USUAL_SHAPE[value]),
+        shape: templateShape(kindRow(value).shape),
         ...(blank.boards && { boards: { widthM: 0.12, gapM: 0.006 } })
       };
       const m = measureSurface(s);

@@ -1,0 +1,161 @@
+import type { CutOut, FaceKind, SurfaceKind } from './schema';
+import type { Template } from './templates';
+
+/** All that is asked of a kind of surface anywhere: no row can leave one out. */
+export interface KindRow {
+  /** As it is offered, and as it stands in a sentence. */
+  name: string;
+  noun: string;
+  /** What one of several alike is called. */
+  one: string;
+  /** The shape it usually has. */
+  shape: Template;
+  /** Its usual faces, in the order a foreman names them. */
+  faces: readonly FaceKind[];
+  /** Its usual thickness, m (house). */
+  thicknessM: number;
+  /** What its two sides are called: one that stands has an outside, one that lies a top. */
+  sides: 'top and underside' | 'outside and inside';
+  /** Laid in boards from the start. */
+  boards: boolean;
+  /** Its boards lie over one another in courses. */
+  lapped: boolean;
+  /** It has ways out: people stand on it while they work. */
+  walkedOn: boolean;
+  /** Its sides may stand tight against a wall, so that their edge can't be coated. */
+  edged: boolean;
+  /** Side A usually stands tight, with an upstand. */
+  againstWall: boolean;
+  /** What is usually cut out of it. */
+  cutOut: CutOut['kind'];
+  /** It is taken off, tagged and brought back; what is not is masked where it is. */
+  loose: boolean;
+  /** It may have more faces coated than the one that is seen. */
+  manyFaces: boolean;
+  /** How its wood usually is, where nobody has looked: trodden, or as it came from the planer. */
+  condition: 'worn or gouged' | 'new planed';
+  /** The limits its moisture is held to indoors (handbook 8). */
+  moisture: 'floor' | 'counter';
+  /** How its finish wears: as what lies, what stands, or as a worktop (handbook 14). */
+  wears: 'lying' | 'standing' | 'counter';
+}
+
+const lies = {
+  one: 'piece',
+  sides: 'top and underside',
+  boards: false,
+  lapped: false,
+  walkedOn: false,
+  edged: false,
+  againstWall: false,
+  cutOut: 'column',
+  loose: false,
+  manyFaces: true,
+  condition: 'new planed',
+  moisture: 'floor',
+  wears: 'lying'
+} as const satisfies Partial<KindRow>;
+
+/** The kinds of surface, in the order they are offered. */
+export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
+  floor: {
+    ...lies,
+    name: 'Floor',
+    noun: 'floor',
+    shape: 'rectangle',
+    faces: ['top'],
+    thicknessM: 0.022,
+    walkedOn: true,
+    manyFaces: false,
+    condition: 'worn or gouged'
+  },
+  deck: {
+    ...lies,
+    name: 'Deck',
+    noun: 'deck',
+    shape: 'rectangle',
+    faces: ['top', 'edge', 'end-grain', 'underside'],
+    thicknessM: 0.028,
+    boards: true,
+    walkedOn: true,
+    edged: true
+  },
+  stair: {
+    ...lies,
+    name: 'Stair',
+    noun: 'stair',
+    one: 'flight',
+    shape: 'stair',
+    faces: ['tread', 'riser', 'nosing', 'string'],
+    thicknessM: 0.04,
+    condition: 'worn or gouged'
+  },
+  countertop: {
+    ...lies,
+    name: 'Countertop',
+    noun: 'countertop',
+    shape: 'rectangle',
+    faces: ['top', 'edge', 'end-grain', 'underside'],
+    thicknessM: 0.04,
+    edged: true,
+    againstWall: true,
+    cutOut: 'sink',
+    moisture: 'counter',
+    wears: 'counter'
+  },
+  door: {
+    ...lies,
+    name: 'Door',
+    noun: 'door',
+    one: 'door',
+    shape: 'door',
+    faces: ['outside', 'inside', 'hinge-edge', 'lock-edge', 'top-edge', 'bottom-edge'],
+    thicknessM: 0.04,
+    sides: 'outside and inside',
+    cutOut: 'glass',
+    loose: true,
+    wears: 'standing'
+  },
+  cladding: {
+    ...lies,
+    name: 'Cladding',
+    noun: 'cladding',
+    shape: 'rectangle',
+    faces: ['outside'],
+    thicknessM: 0.022,
+    sides: 'outside and inside',
+    lapped: true,
+    cutOut: 'opening',
+    wears: 'standing'
+  },
+  'cabinet-set': {
+    ...lies,
+    name: 'Cabinet set',
+    noun: 'cabinet set',
+    shape: 'panels',
+    faces: ['outside', 'inside', 'edge'],
+    thicknessM: 0.02,
+    loose: true
+  },
+  handrail: {
+    ...lies,
+    name: 'Handrail',
+    noun: 'handrail',
+    shape: 'lengths',
+    faces: ['all-round'],
+    thicknessM: 0.05
+  },
+  'bench-or-planter': {
+    ...lies,
+    name: 'Bench or planter',
+    noun: 'bench or planter',
+    one: 'bench',
+    shape: 'box',
+    faces: ['top', 'outside', 'underside'],
+    thicknessM: 0.035,
+    edged: true
+  }
+};
+
+/** The row of a kind of surface. */
+export const kindRow = (kind: SurfaceKind): KindRow => KIND_ROWS[kind];
