@@ -1,20 +1,24 @@
+export { layingLimits, moistureLimits, type LayingLimits, type Limit } from './limits';
 export {
-  allowedBy,
   BITS,
-  closedBits,
-  type Closure,
-  closureBy,
-  closuresOf,
   firstRule,
-  type HourVerdict,
-  judgeHours,
-  layingLimits,
-  type LayingLimits,
-  moistureLimits,
+  limitOf,
+  RULE_ROWS,
+  RULES,
+  type HourValue,
+  type LimitRule,
   type Rule,
   type RuleBits,
-  RULES,
-  type VerdictRun,
+  type RuleRow
+} from './rules';
+export {
+  closedBits,
+  closureBy,
+  closuresOf,
+  judgeHours,
   verdictRuns,
-  workInHour
+  workInHour,
+  type Closure,
+  type HourVerdict,
+  type VerdictRun
 } from './judge';

@@ -20,7 +20,7 @@ import {
   type Verdict
 } from '../survey';
 import { HOUR_MS } from '../units';
-import { moistureLimits } from '../judge';
+import { moistureLimits, type Limit } from '../judge';
 import type { SiteClimate } from '../climate';
 import { speciesOf } from '../wood';
 import { cardOf, coatSpec, finishCard, sequenceCards, topCard } from '../document';
@@ -32,7 +32,7 @@ import { touchesFood } from '../document';
 export interface MoistureSeen {
   stats: MoistureStats;
   trend: MoistureTrend;
-  limit: { value: number; grade: 'label' | 'house' };
+  limit: Limit;
   leastPercent: number;
 }
 

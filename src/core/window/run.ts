@@ -171,10 +171,7 @@ export function visitsIn({ layings }: Run): number {
 export function closureOf(ctx: SequenceContext, { coat, hour, bits }: Stop): Closure {
   const rule = firstRule(bits)!;
   const h = ctx.climate.hours[Math.round((ctx.work.fromMs - ctx.climate.startMs) / HOUR_MS) + hour] ?? null;
-  return (
-    closureBy(rule, h, coat.limits) ??
-    ctx.work.closed[hour]?.find((c) => c.rule === rule) ?? { rule, grade: rule === 'no data' ? 'law' : 'house' }
-  );
+  return ctx.work.closed[hour]?.find((c) => c.rule === rule) ?? closureBy(rule, h, coat.limits);
 }
 
 /** Between which instants the coat above goes on without being abraded. */

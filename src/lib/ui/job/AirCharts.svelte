@@ -1,6 +1,6 @@
 <script lang="ts">
   import { HOUR_MS, showTemperature, showTemperatureGap, type UnitSystem } from '$core/units';
-  import { allowedBy, verdictRuns, type HourVerdict, type LayingLimits } from '$core/judge';
+  import { limitOf, verdictRuns, type HourVerdict, type LayingLimits, type LimitRule } from '$core/judge';
   import type { SiteClimate, SiteHour } from '$core/climate';
   import type { SearchReport } from '$lib/workers/search.worker';
   import type { Banded } from '$lib/workers/air-bands';
@@ -38,8 +38,8 @@
     looked = $bindable()
   }: Props = $props();
 
-  const may = $derived(allowedBy(limits));
-  const surfaceC = $derived([may['surface too cold'].value, may['surface too hot'].value] as const);
+  const may = (rule: LimitRule) => limitOf(rule, limits).value;
+  const surfaceC = $derived([may('surface too cold'), may('surface too hot')] as const);
   const LEFT = $derived(width > 700 ? 210 : 92);
   const plotW = $derived(width - LEFT);
   const fromMs = $derived(hours[0]!.atMs);
@@ -65,10 +65,10 @@
   const rows = $derived<Row[]>([
     {
       name: 'Dew gap',
-      rule: `work over ${showTemperatureGap(may.dew.value, units)}`,
+      rule: `work over ${showTemperatureGap(may('dew'), units)}`,
       value: (h) => h.dewGapC,
       band: 'dewGapC',
-      limits: [may.dew.value],
+      limits: [may('dew')],
       ink: 'var(--dew)',
       word: (v) => showTemperatureGap(v, units)
     },
@@ -83,22 +83,20 @@
     },
     {
       name: LEFT > 150 ? `${wood} moisture` : 'Moisture',
-      rule: shown.some((s) => s.h.mcPercent !== null)
-        ? `work under ${may['boards wet'].value} %`
-        : 'nobody has read it',
+      rule: shown.some((s) => s.h.mcPercent !== null) ? `work under ${may('boards wet')} %` : 'nobody has read it',
       value: (h) => h.mcPercent,
       band: 'mcPercent',
-      limits: [may['boards wet'].value],
+      limits: [may('boards wet')],
       ink: 'var(--wet)',
       word: (v) => `${v.toFixed(1)} %`
     },
     {
       name: 'Humidity',
-      rule: `work under ${Math.round(may['air too damp'].value * 100)} %`,
+      rule: `work under ${Math.round(may('air too damp') * 100)} %`,
       value: (h) => h.rh * 100,
       band: 'rh',
       scale: 100,
-      limits: [may['air too damp'].value * 100],
+      limits: [may('air too damp') * 100],
       ink: 'var(--cold)',
       word: (v) => `${Math.round(v)} %`
     }

@@ -2,6 +2,7 @@
   import { filmFactor, methodFactor, progressBetween } from '$core/drying';
   import { cardHours, classTraits, touchDryProgress } from '$core/product';
   import { HOUR_MS, showRain, showTemperature, showTemperatureGap, showSpeed, temperatureOnScale } from '$core/units';
+  import { limitOf } from '$core/judge';
   import { siteHourAt } from '$core/climate';
   import type { SequenceContext, SequenceOutcome } from '$core/window';
   import Chart from '../chart/Chart.svelte';
@@ -36,19 +37,19 @@
       band: 'airTempC',
       convert: temp,
       unit: us ? '°F' : '°C',
-      limit: { value: temp(limits.card.limits.airMinC), words: 'air, lowest' }
+      limit: { value: temp(limitOf('air too cold', limits).value), words: 'air, lowest' }
     },
     'Wood temperature': {
       band: 'surfaceTempC',
       convert: temp,
       unit: us ? '°F' : '°C',
-      limit: { value: temp(limits.card.limits.surfaceMinC), words: 'surface, lowest' }
+      limit: { value: temp(limitOf('surface too cold', limits).value), words: 'surface, lowest' }
     },
     'Wood moisture': {
       band: 'mcPercent',
       convert: (v) => v,
       unit: '%',
-      limit: { value: limits.mcMax.value, words: 'highest moisture' }
+      limit: { value: limitOf('boards wet', limits).value, words: 'highest moisture' }
     }
   });
   const fan = $derived(view ? FANS[view] : undefined);
