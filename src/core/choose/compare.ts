@@ -285,7 +285,7 @@ function riskFacts(job: JobDocument, climate: SiteClimate | null): Set<string> {
     add(`class:${c.class}`, true);
     add('two-part', isTwoPart(c));
     add('wiped', classTraits(c.class).mustBeWiped);
-    add('film', ['oil-varnish', 'waterborne-film'].includes(c.class));
+    add('film', classTraits(c.class).film);
   }
   const pigmented = specs.some((c) => {
     const card = cardOf(job, c.productId);
@@ -301,7 +301,7 @@ function riskFacts(job: JobDocument, climate: SiteClimate | null): Set<string> {
     add('busy', TRAFFIC.indexOf(traffic) >= TRAFFIC.indexOf('shop'));
   }
   const top = topCard(job);
-  add('soft finish', Boolean(top && ['wax', 'non-drying-oil', 'oxidising-oil'].includes(top.class)));
+  add('soft finish', Boolean(top && classTraits(top.class).soft));
   const hours = climate?.hours.filter((h) => h !== null) ?? [];
   const mean = hours.reduce((s, h) => s + h.airTempC, 0) / (hours.length || 1);
   add('cold', hours.length > 0 && cards.some((c) => mean < c.limits.airMinC + COLD_MARGIN_C));

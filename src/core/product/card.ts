@@ -1,23 +1,12 @@
 import type { ProductCard } from './schema';
-import classes from './classes.json';
+import { classTraits } from './classes';
 
-export type ProductClass = ProductCard['class'];
 export type Method = ProductCard['methods'][number]['method'];
 export type HoursName = keyof ProductCard['hours'];
 export type Graded = {
   label: number | { low: number; high: number };
   house?: { value: number; reason: string; date: string };
 };
-
-/** What a class of product does whatever the brand: must it be wiped, does it cure, how damp air slows it. */
-export interface ClassTraits {
-  name: string;
-  mustBeWiped: boolean;
-  cures: boolean;
-  humidity: 'oil' | 'water' | 'none';
-}
-
-export const classTraits = (c: ProductClass): ClassTraits => classes[c] as ClassTraits;
 
 export type Grade = 'law' | 'label' | 'house';
 
@@ -85,11 +74,7 @@ export function cardProblems(card: ProductCard): CardProblem[] {
     add('/hours/touchDry', `must not come after recoat opens (${opens} h)`);
   if (h('fullCure') !== undefined && h('lightUse') !== undefined && h('fullCure')! < h('lightUse')!)
     add('/hours/fullCure', 'must not come before light use');
-  if (
-    traits.cures &&
-    h('fullCure') === undefined &&
-    !['gel-stain', 'liquid-stain', 'spirit-sealer'].includes(card.class)
-  )
+  if (traits.cures && h('fullCure') === undefined && !traits.under)
     add('/hours/fullCure', 'is missing; this class cures');
   const oils = card.components.filter((c) => c.role === 'oil').length;
   if (oils !== 1) add('/components', 'needs exactly one oil');

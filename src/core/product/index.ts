@@ -3,20 +3,18 @@ export {
   atLabel,
   cardHours,
   cardProblems,
-  classTraits,
   gradedValue,
   isTwoPart,
   methodOf,
   spreadRate,
   touchDryProgress,
   type CardProblem,
-  type ClassTraits,
   type Grade,
   type Graded,
   type HoursName,
-  type Method,
-  type ProductClass
+  type Method
 } from './card';
+export { classTraits, type ClassTraits, type ProductClass } from './classes';
 export {
   CARD_FIELDS,
   cardDifferences,

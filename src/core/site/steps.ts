@@ -1,6 +1,6 @@
 import type { Span } from '../drying';
 import type { HouseRules } from '../house';
-import { classTraits, isTwoPart, touchDryProgress, type ProductClass } from '../product';
+import { classTraits, isTwoPart, touchDryProgress } from '../product';
 import { localDate } from '../calendar';
 import { coatCard, coatCount, finishCard } from '../document';
 import type { JobDocument } from '../document';
@@ -202,11 +202,9 @@ const owedStep = (job: JobDocument, coat: LiveCoat): Step =>
         kind: 'remedy',
         coat: coat.number,
         bays: coat.standing,
-        stain: STAINS.includes(coatCard(job, coat.number)!.class)
+        stain: classTraits(coatCard(job, coat.number)!.class).stain
       }
     : { kind: 'morning test', coat: coat.number };
-
-const STAINS: readonly ProductClass[] = ['gel-stain', 'liquid-stain'];
 
 /** A coat closes over an open bay only when its oil is past saving, and says so; else it is wiped first. */
 const closesOpen = (live: LiveWork, bay: { coat: number; bay: number }): Pick<Step, 'closed' | 'warn'> => {

@@ -1,4 +1,4 @@
-import type { ProductClass } from '../product';
+import { classTraits, type ProductClass } from '../product';
 import { kindRow, type SurfaceKind } from '../surface';
 import { DAY_MS, span80, type Span } from '../units';
 import data from './wear.json';
@@ -17,7 +17,8 @@ export interface Living {
 
 export const wearData = data;
 const YEAR_MS = 365.25 * DAY_MS;
-const FILM: readonly ProductClass[] = ['oil-varnish', 'waterborne-film', 'oil-paint-recipe'];
+
+const INDOORS = { film: 'filmIndoors', hardwax: 'hardwaxFloor', penetrating: 'penetratingFloorOil' } as const;
 
 /** Yearly loss of the reserve by class and place, before traffic, sun, wet and care (handbook 14). */
 export function wearBase(
@@ -32,11 +33,7 @@ export function wearBase(
       : 'deckOilHorizontal'
     : wears === 'counter'
       ? 'counterDryingOil'
-      : FILM.includes(productClass)
-        ? 'filmIndoors'
-        : productClass === 'hardwax-oil'
-          ? 'hardwaxFloor'
-          : 'penetratingFloorOil';
+      : INDOORS[classTraits(productClass).wears];
   return { name, perYear: data.basePerYear[name] };
 }
 

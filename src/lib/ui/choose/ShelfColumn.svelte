@@ -1,6 +1,6 @@
 <script lang="ts">
   import { kindRow } from '$core/surface';
-  import { classTraits, isTwoPart, type ProductCard, type ProductClass } from '$core/product';
+  import { classTraits, isTwoPart, type ProductCard } from '$core/product';
   import { misfits, withProduct } from './fit';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
@@ -11,15 +11,9 @@
   const chosen = $derived(
     desk.document.finish && !desk.document.finish.coats ? desk.document.finish.productId : undefined
   );
-  /** What the house takes for countertops, by class (handbook 3). */
-  const COUNTER_WAYS: Record<string, readonly ProductClass[]> = {
-    'drying oil': ['oxidising-oil'],
-    'non-drying oil': ['non-drying-oil'],
-    'oil and wax': ['wax', 'hardwax-oil']
-  };
   const counters = $derived(desk.document.surfaces.some((s) => kindRow(s.kind).wears === 'counter'));
-  const ourWay = (c: ProductCard) =>
-    counters && (COUNTER_WAYS[desk.knowledge.house.countertop]?.includes(c.class) ?? false);
+  /** Whether a card is what the house takes for worktops (handbook 3). */
+  const ourWay = (c: ProductCard) => counters && classTraits(c.class).counterWay === desk.knowledge.house.countertop;
   const rows = $derived(
     shelf
       .map((c) => ({ card: c, misfits: misfits(desk.document, c) }))
