@@ -17,10 +17,13 @@ import { freePort, livePid, run, sleep, writePid } from './processes.mjs';
 import { Stop } from './say.mjs';
 
 /** @typedef {import('./places.mjs').Places} Places */
+/** A node and its ports: for clients, for the group, for what it missed, for getting into step. @typedef {{ p: Places, port: number, group: number, missed: number, step: number }} Node */
 
 /** Where Debian's galera-4 puts the library that joins databases to a cluster. */
 export const PROVIDER = '/usr/lib/galera/libgalera_smm.so';
-const PATIENCE_MS = 90_000;
+const PATIENCE_MS = 180_000;
+/** How often a node is begun that ended while it joined: on a busy machine the others may have taken it for lost. */
+const ATTEMPTS = 4;
 
 /**
  * How a node of this cluster gets into step: it only ever takes what it missed. The one who gives tells where the other stands,
@@ -32,6 +35,7 @@ while [ $# -gt 0 ]; do
     --role) role=$2; shift ;;
     --address) address=$2; shift ;;
     --gtid) gtid=$2; shift ;;
+    --parent) parent=$2; shift ;;
     --bypass) bypass=1 ;;
   esac
   shift
@@ -41,7 +45,7 @@ if [ "$role" = joiner ]; then
   rm -f "$word"
   echo "ready \${address%%/*}/in-step"
   i=0
-  while [ ! -s "$word" ] && [ $i -lt 600 ]; do sleep 0.1; i=$((i + 1)); done
+  while [ ! -s "$word" ] && [ $i -lt 600 ] && kill -0 "$parent" 2> /dev/null; do sleep 0.1; i=$((i + 1)); done
   cat "$word" && rm -f "$word"
 else
   [ -n "$bypass" ] || { echo "the other has missed more than is kept here" >&2; exit 1; }
@@ -64,18 +68,20 @@ export async function startCluster(folder, size, fromPort) {
   await ensureDatabase(first, 'basket_cluster', { fresh: true });
   await stopDatabase(first);
   const user = serverUser(first.state);
-  /** @type {{ p: Places, port: number, group: number }[]} */
+  /** @type {Node[]} */
   const nodes = [];
   let port = fromPort;
   for (const p of homes) {
     const at = await freePort(port);
     const group = await freePort(at + 1);
-    nodes.push({ p, port: at, group });
-    port = group + 4;
+    const missed = await freePort(group + 1);
+    const step = await freePort(missed + 1);
+    nodes.push({ p, port: at, group, missed, step });
+    port = step + 1;
   }
   const address = `gcomm://${nodes.map((n) => `127.0.0.1:${n.group}`).join(',')}`;
   /** @param {number} i @param {string[]} more */
-  const launch = (i, more = []) => launchNode(/** @type {typeof nodes[0]} */ (nodes[i]), user, address, more);
+  const launch = (i, more = []) => launchNode(/** @type {Node} */ (nodes[i]), user, address, more);
   // Started once alone, the first knows the cluster it is of; stopped, it is what the others begin as.
   await launch(0, ['--wsrep-new-cluster']);
   await stopDatabase(first);
@@ -99,7 +105,7 @@ export async function startCluster(folder, size, fromPort) {
       process.kill(/** @type {number} */ (livePid(nodes[i]?.p.dbPid ?? '', nodes[i]?.p.data ?? '')), 'SIGKILL'),
     /** Brings a node back that was killed: it finds out how far it had got and takes what it missed from another. @param {number} i */
     async rejoin(i) {
-      const node = /** @type {typeof nodes[0]} */ (nodes[i]);
+      const node = /** @type {Node} */ (nodes[i]);
       while (livePid(node.p.dbPid, node.p.data) !== null) await sleep(50);
       await launch(i, [`--wsrep-start-position=${recovered(node, user)}`]);
     },
@@ -110,8 +116,8 @@ export async function startCluster(folder, size, fromPort) {
   };
 }
 
-/** @param {{ p: Places, port: number, group: number }} node @param {string} user @param {string} address */
-const argumentsOf = ({ p, port, group }, user, address) => [
+/** @param {Node} node @param {string} user @param {string} address */
+const argumentsOf = ({ p, port, group, missed, step }, user, address) => [
   ...serverArguments(p, user, port),
   '--binlog-format=ROW',
   '--default-storage-engine=InnoDB',
@@ -121,15 +127,24 @@ const argumentsOf = ({ p, port, group }, user, address) => [
   '--wsrep-cluster-name=basket',
   `--wsrep-cluster-address=${address}`,
   '--wsrep-node-address=127.0.0.1',
-  `--wsrep-sst-receive-address=127.0.0.1:${group + 3}`,
+  `--wsrep-sst-receive-address=127.0.0.1:${step}`,
   '--wsrep-sst-method=in_step',
   // A read waits until its node has what other nodes acknowledged before it.
   '--wsrep-sync-wait=1',
-  `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${group};ist.recv_addr=127.0.0.1:${group + 2};gcache.size=128M;evs.keepalive_period=PT0.5S;evs.inactive_check_period=PT0.5S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT6S;evs.install_timeout=PT6S;pc.announce_timeout=PT2S`
+  `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${group};ist.recv_addr=127.0.0.1:${missed};gcache.size=128M;evs.keepalive_period=PT0.5S;evs.inactive_check_period=PT0.5S;evs.suspect_timeout=PT6S;evs.inactive_timeout=PT20S;evs.install_timeout=PT20S;pc.announce_timeout=PT6S`
 ];
 
-/** Starts one node and waits until it belongs to the cluster and answers. @param {{ p: Places, port: number, group: number }} node @param {string} user @param {string} address @param {string[]} more */
+/** Starts one node, again if it ends while it joins, and waits until it belongs to the cluster and answers. @param {Node} node @param {string} user @param {string} address @param {string[]} more */
 async function launchNode(node, user, address, more) {
+  for (let attempt = 1; attempt <= ATTEMPTS; attempt++) {
+    if (await joins(node, user, address, more)) return;
+    await sleep(attempt * 1000);
+  }
+  throw new Stop(`A node of the cluster did not start. The end of ${node.p.dbLog}:\n${tail(node.p.dbLog)}`);
+}
+
+/** Whether a node that is begun comes to answer as one of the cluster. @param {Node} node @param {string} user @param {string} address @param {string[]} more */
+async function joins(node, user, address, more) {
   const { p } = node;
   rmSync(p.socket, { force: true });
   const log = openSync(p.dbLog, 'a', 0o600);
@@ -153,14 +168,15 @@ async function launchNode(node, user, address, more) {
         ['--no-defaults', `-u${userInfo().username}`, `--socket=${p.socket}`, '-BNe', `SHOW STATUS LIKE 'wsrep_ready'`],
         { quiet: true }
       );
-      if (asked.code === 0 && /ON/.test(asked.output)) return;
+      if (asked.code === 0 && /ON/.test(asked.output)) return true;
     }
     await sleep(150);
   }
-  throw new Stop(`A node of the cluster did not start. The end of ${p.dbLog}:\n${tail(p.dbLog)}`);
+  if (!ended) await stopDatabase(p);
+  return false;
 }
 
-/** How far a killed node had got, as its own recovery tells. @param {{ p: Places, port: number, group: number }} node @param {string} user */
+/** How far a killed node had got, as its own recovery tells. @param {Node} node @param {string} user */
 function recovered(node, user) {
   const file = `${node.p.dbLog}.recovery`;
   rmSync(file, { force: true });
