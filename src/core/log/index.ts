@@ -1,4 +1,5 @@
-export { DESK_EVENTS, fold, foldNext } from './fold';
+export { EVENT_ROWS, eventRow, type EventRow } from './event-rows';
+export { fold, foldNext } from './fold';
 export type { EventData, EventType, NewEvent, WorkEvent } from './schema';
 export {
   type Approval,

@@ -6,10 +6,6 @@ import type { WorkEvent } from './schema';
 /** What is found, tested, read and photographed. */
 export type SurveyEvent = Extract<WorkEvent, { type: 'finding.noted' | 'test.made' | 'moisture.read' | 'photo.added' }>;
 
-/** Looking, not working. */
-export const isSurvey = (e: WorkEvent): e is SurveyEvent =>
-  e.type === 'finding.noted' || e.type === 'test.made' || e.type === 'moisture.read' || e.type === 'photo.added';
-
 /** Takes an event of a survey into it; gives the reason when it can not take effect. */
 export function takeSurvey(survey: Survey, e: SurveyEvent): string | null {
   const from = { atMs: e.at, by: e.byName, id: e.id };

@@ -1,5 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import { DESK_EVENTS, type NewEvent } from '$core/log';
+import { eventRow, type NewEvent } from '$core/log';
 import { afterwards } from '$lib/server/running/derived';
 import { may, whyNot, type Role } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
@@ -16,9 +16,6 @@ import type { FieldProblem } from '$formats/validate/validate';
 import type { RequestHandler } from './$types';
 
 const MOST_AT_ONCE = 500;
-/** Events after which what the job teaches of drying may be another. */
-const TEACHES_DRYING: readonly string[] = ['tack.felt', 'event.undone', 'coat.closed'];
-
 /** The job's log after a sequence number. */
 export const GET: RequestHandler = async ({ params, url, locals }) => {
   if (!(await findAnyJob(db, locals.person!.crewId, params.id))) error(404, 'There is no such job in your crew.');
@@ -39,7 +36,7 @@ export const POST: RequestHandler = async ({ params, request, locals, fetch }) =
   if (!receipts || (!taken.length && !(await findAnyJob(db, person.crewId, params.id))))
     error(404, 'There is no such job in your crew.');
   if (receipts.some((r) => r.outcome === 'stored')) liveUpdates.stored(params.id);
-  if (taken.some((e) => TEACHES_DRYING.includes(e.type)))
+  if (taken.some((e) => eventRow(e.type).teachesDrying))
     await afterwards('what the log teaches of drying', () =>
       learnDrying(db, person.crewId, params.id, now(), deskOf(fetch))
     );
@@ -58,7 +55,6 @@ function readEvent(data: unknown, role: Role): ReadEvent {
   const checked = checkEvent(data);
   if (!checked.ok) return no(checked.problems.map((p) => `${p.path} ${p.problem}`.trim()).join('; '), checked.problems);
   const e = checked.value;
-  const handsOn = e.type !== 'event.undone' && !DESK_EVENTS.includes(e.type);
-  if (handsOn && !may(role, 'log work')) return no(whyNot('log work'));
+  if (eventRow(e.type).by === 'hands' && !may(role, 'log work')) return no(whyNot('log work'));
   return { ok: true, event: e };
 }
