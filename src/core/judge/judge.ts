@@ -21,41 +21,76 @@ export interface HourVerdict {
   closed: Closure[];
 }
 
-/** A rule as the judge of many hours at once goes through them. */
-interface Held {
-  bit: number;
-  reads: HourValue;
-  above: boolean;
-  limit: number;
+/** What closes an hour on either side of one of its values: the limit and the bits it sets there. */
+interface Side {
+  above: number;
+  aboveBit: number;
+  below: number;
+  belowBit: number;
 }
 
-/** May we lay oil: a bit for each rule that closes an hour, for many hours at once. A search asks it some hundred thousand times. */
-export function closedBits(hours: readonly (SiteHour | null)[], limits: LayingLimits): RuleBits {
-  const held: Held[] = [];
-  const own: { bit: number; find: (h: SiteHour) => { value: number; limit: number } | null }[] = [];
-  const records: { bit: number; missing: (h: SiteHour | null) => boolean }[] = [];
+/** The limits of all rules that hold a value, by what they read. At most one rule stands on each side of a value. */
+function sidesOf(limits: LayingLimits): Record<HourValue, Side> {
+  const open = (): Side => ({ above: Infinity, aboveBit: 0, below: -Infinity, belowBit: 0 });
+  const sides: Record<HourValue, Side> = {
+    rainMm: open(),
+    mcPercent: open(),
+    dewGapC: open(),
+    airTempC: open(),
+    surfaceTempC: open(),
+    rh: open(),
+    windMPerS: open(),
+    sunElevationDeg: open()
+  };
   for (const rule of RULES) {
-    const [row, bit] = [ruleRow(rule), BITS[rule]];
-    if (row.by === 'value')
-      held.push({ bit, reads: row.reads, above: row.closed === 'above', limit: row.limit(limits).value });
-    else if (row.by === 'hour') own.push({ bit, find: (h) => row.find(h, limits) });
-    else if (row.by === 'record') records.push({ bit, missing: row.missing });
+    const row = ruleRow(rule);
+    if (row.by !== 'value') continue;
+    const side = sides[row.reads];
+    const { value } = row.limit(limits);
+    if (row.closed === 'above') Object.assign(side, { above: value, aboveBit: BITS[rule] });
+    else Object.assign(side, { below: value, belowBit: BITS[rule] });
   }
+  return sides;
+}
+
+/** The bits a value sets; one nobody knows lies on no side. */
+const beyond = (value: number | null, s: Side): number =>
+  value === null ? 0 : (value > s.above ? s.aboveBit : 0) | (value < s.below ? s.belowBit : 0);
+
+/**
+ * May we lay oil: a bit for each rule that closes an hour, for many hours at once. Each value of the hour is read once, by
+ * its name, since a search asks it some hundred thousand times.
+ */
+export function closedBits(hours: readonly (SiteHour | null)[], limits: LayingLimits): RuleBits {
+  const s = sidesOf(limits);
+  const looks = RULES.flatMap((rule) => {
+    const row = ruleRow(rule);
+    return row.by === 'hour' && row.applies(limits) ? [{ bit: BITS[rule], find: row.find }] : [];
+  });
+  const records = RULES.flatMap((rule) => {
+    const row = ruleRow(rule);
+    return row.by === 'record' ? [{ bit: BITS[rule], missing: row.missing }] : [];
+  });
   const out = new Uint32Array(hours.length);
   for (let i = 0; i < hours.length; i++) {
     const h = hours[i] ?? null;
     let bits = 0;
+    if (h)
+      bits =
+        beyond(h.rainMm, s.rainMm) |
+        beyond(h.mcPercent, s.mcPercent) |
+        beyond(h.dewGapC, s.dewGapC) |
+        beyond(h.airTempC, s.airTempC) |
+        beyond(h.surfaceTempC, s.surfaceTempC) |
+        beyond(h.rh, s.rh) |
+        beyond(h.windMPerS, s.windMPerS) |
+        beyond(h.sunElevationDeg, s.sunElevationDeg);
     for (const r of records) if (r.missing(h)) bits |= r.bit;
-    if (h) {
-      for (const { bit, reads, above, limit } of held) {
-        const value = h[reads];
-        if (value !== null && (above ? value > limit : value < limit)) bits |= bit;
-      }
-      for (const { bit, find } of own) {
-        const found = find(h);
+    if (h)
+      for (const { bit, find } of looks) {
+        const found = find(h, limits);
         if (found && found.value < found.limit) bits |= bit;
       }
-    }
     out[i] = bits;
   }
   return out;

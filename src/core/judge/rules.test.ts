@@ -47,6 +47,10 @@ describe('rules as rows', () => {
       expect(closuresOf(beyond, limits), rule).toContainEqual({ rule, value: beyond[reads], limit, grade });
     }
   });
+  it('no two hold the same side of one value: the judge keeps one limit there', () => {
+    const sides = (of('value') as LimitRule[]).map((r) => `${RULE_ROWS[r].reads} ${RULE_ROWS[r].closed}`);
+    expect(new Set(sides).size).toBe(sides.length);
+  });
   it('a value nobody knows closes no rule that reads it', () => {
     const unknown = { ...fine, mcPercent: null };
     expect(closuresOf(unknown, limits).map((c) => c.rule)).toEqual(['no reading']);

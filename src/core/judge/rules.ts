@@ -7,7 +7,8 @@ const house = (value: number): Limit => ({ value, grade: 'house' });
 const law = (value: number): Limit => ({ value, grade: 'law' });
 
 /** A value of the hour that a rule reads. */
-export type HourValue = Exclude<keyof SiteHour, 'bridged'>;
+export type HourValue =
+  'rainMm' | 'mcPercent' | 'dewGapC' | 'airTempC' | 'surfaceTempC' | 'rh' | 'windMPerS' | 'sunElevationDeg';
 
 /** Holds one value of the hour against one limit, in the value's own unit. A value nobody knows closes nothing. */
 interface ValueRule {
@@ -21,6 +22,7 @@ interface ValueRule {
 /** Has a look of its own at the hour: what it found and the least that is allowed; null where it does not apply. */
 interface HourRule {
   by: 'hour';
+  applies: (l: LayingLimits) => boolean;
   find: (h: SiteHour, l: LayingLimits) => { value: number; limit: number } | null;
   grade: Limit['grade'];
 }
@@ -77,7 +79,7 @@ export const RULE_ROWS = {
   'air too damp': { by: 'value', reads: 'rh', closed: 'above', limit: (l) => l.rhMax },
   wind: { by: 'value', reads: 'windMPerS', closed: 'above', limit: (l) => house(l.windMaxMPerS) },
   'too dry': { by: 'value', reads: 'mcPercent', closed: 'below', limit: (l) => house(l.mcMin) },
-  'no time to wipe': { by: 'hour', find: timeToWipe, grade: 'label' },
+  'no time to wipe': { by: 'hour', applies: (l) => l.dwell !== null, find: timeToWipe, grade: 'label' },
   dark: { by: 'value', reads: 'sunElevationDeg', closed: 'below', limit: (l) => law(l.lamps ? -Infinity : 0) },
   'no access': { by: 'calendar', grade: 'house' },
   'off hours': { by: 'calendar', grade: 'house' }
