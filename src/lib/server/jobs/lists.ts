@@ -53,28 +53,31 @@ export async function listJobs(
 ): Promise<JobListItem[]> {
   const like = `%${(page.find ?? '').replace(/[\\%_]/g, '\\$&')}%`;
   const { after } = page;
-  return db
-    .select({
-      id: job.id,
-      title: job.title,
-      clientName: job.clientName,
-      place: job.place,
-      stage: job.stage,
-      rowVersion: job.rowVersion,
-      updatedAt: job.updatedAt
-    })
-    .from(job)
-    .where(
-      and(
-        eq(job.crewId, crewId),
-        page.aside ? isNotNull(job.setAsideAt) : isNull(job.setAsideAt),
-        after && lte(job.updatedAt, after.updatedAt),
-        after && or(lt(job.updatedAt, after.updatedAt), lt(job.id, after.id)),
-        page.find ? sql`CONCAT_WS(' ', ${job.title}, ${job.clientName}, ${job.place}) LIKE ${like}` : undefined
+  return (
+    db
+      .select({
+        id: job.id,
+        title: job.title,
+        clientName: job.clientName,
+        place: job.place,
+        stage: job.stage,
+        rowVersion: job.rowVersion,
+        updatedAt: job.updatedAt
+      })
+      // Left to itself the database begins at the newest job and walks to the cursor: 50 ms instead of 2 at the 8,000th.
+      .from(job, after && { forceIndex: ['job_list'] })
+      .where(
+        and(
+          eq(job.crewId, crewId),
+          page.aside ? isNotNull(job.setAsideAt) : isNull(job.setAsideAt),
+          after && lte(job.updatedAt, after.updatedAt),
+          after && or(lt(job.updatedAt, after.updatedAt), lt(job.id, after.id)),
+          page.find ? sql`CONCAT_WS(' ', ${job.title}, ${job.clientName}, ${job.place}) LIKE ${like}` : undefined
+        )
       )
-    )
-    .orderBy(desc(job.updatedAt), desc(job.id))
-    .limit(page.limit);
+      .orderBy(desc(job.updatedAt), desc(job.id))
+      .limit(page.limit)
+  );
 }
 
 /** Jobs in care, soonest due first: up to `dueBy`, a page at a time. */
