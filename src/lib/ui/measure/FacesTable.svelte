@@ -5,6 +5,7 @@
     faceName,
     newFace,
     possibleFaces,
+    stillToMeasure,
     profileFactor,
     QUICK_RULES,
     textureFactor,
@@ -35,6 +36,8 @@
       return s + (f.coats && a.ok ? a.areaM2 : 0);
     }, 0)
   );
+  /** Whether the tape still owes something: then no area is not the same as none to coat. */
+  const owes = $derived(stillToMeasure(surface).length > 0);
   const missing = $derived(possibleFaces(surface).filter((k) => !surface.faces.some((f) => f.kind === k)));
   /** Rules that would change something here. A laid floor has one face to coat. */
   const rules = $derived(
@@ -179,9 +182,8 @@
     </div>
   {/each}
   <div class="cells total">
-    <b>{surface.name}</b><span class="fig text-[20px]">{showArea(total, desk.units)}</span><span class="dim"
-      >to coat</span
-    >
+    <b>{surface.name}</b>{#if total > 0 || !owes}<span class="fig text-[20px]">{showArea(total, desk.units)}</span
+      >{:else}<span class="dim">not measured</span>{/if}<span class="dim">to coat</span>
   </div>
   {#if missing.length && desk.mayEdit}
     <p class="mt-3 flex flex-wrap items-center gap-2">

@@ -10,12 +10,14 @@
     surfaceId: string;
     unit?: string;
     progress: StepProgress;
+    /** Whether the surface is measured: minutes and things hang on its sizes. */
+    measured: boolean;
     /** How many alike there are: minutes and things are told for one and for all. */
     pieces: number;
     done: JustDone;
   }
   /** The step under the hand: how, with what, how long; then its gates, one large target each. */
-  const { surfaceId, unit, progress, pieces, done }: Props = $props();
+  const { surfaceId, unit, progress, measured, pieces, done }: Props = $props();
   const desk = useJobDesk();
   const { step, status, record } = $derived(progress);
   const who = $derived({ surface: surfaceId, step: step.id, ...(unit !== undefined && { unit }) });
@@ -78,11 +80,13 @@
   {:else}
     <p class="why">{step.why}</p>
     <p class="facts">
-      <b>{showDuration(Math.round(step.minutes / pieces) * 60_000)}</b> of one person{pieces > 1
-        ? ` each, ${showDuration(step.minutes * 60_000)} for all ${pieces}`
-        : ''}{step.machine ? `, ${step.machine}` : ''}{step.wait ? `. Then ${waitWords(step.wait)}` : ''}
+      {#if measured}<b>{showDuration(Math.round(step.minutes / pieces) * 60_000)}</b> of one person{pieces > 1
+          ? ` each, ${showDuration(step.minutes * 60_000)} for all ${pieces}`
+          : ''}{:else}Not measured yet: minutes and material come with the sizes{/if}{step.machine
+        ? `, ${step.machine}`
+        : ''}{step.wait ? `. Then ${waitWords(step.wait)}` : ''}
     </p>
-    {#if step.consumables.length}<p class="facts">
+    {#if measured && step.consumables.length}<p class="facts">
         {step.consumables.map((c) => consumableWords(c, desk.units)).join(', ')}{pieces > 1 ? ', for all of them' : ''}
       </p>{/if}
     {#if desk.mayLog}<button class="btn glove mt-3" onclick={finish}

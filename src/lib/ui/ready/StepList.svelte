@@ -6,7 +6,14 @@
   import { consumableWords, STATUS_WORDS, waitWords } from './step-words';
 
   /** All steps in order, with what was done and when. */
-  const { steps, timeZone, units }: { steps: readonly StepProgress[]; timeZone: string; units: UnitSystem } = $props();
+  interface Props {
+    steps: readonly StepProgress[];
+    /** Whether the surface is measured: minutes and things hang on its sizes. */
+    measured: boolean;
+    timeZone: string;
+    units: UnitSystem;
+  }
+  const { steps, measured, timeZone, units }: Props = $props();
 </script>
 
 <ol class="steps" aria-label="Steps">
@@ -27,13 +34,13 @@
             : ''}
         </span>
         <span class="why">{p.step.why}</span>
-        {#if p.step.consumables.length}<span class="why"
+        {#if measured && p.step.consumables.length}<span class="why"
             >{p.step.consumables.map((c) => consumableWords(c, units)).join(', ')}</span
           >{/if}
       </span>
       <span class="time"
-        ><b class="fig">{showDuration(p.step.minutes * 60_000)}</b>{#if p.step.wait}<span class="wait"
-            >{waitWords(p.step.wait)}</span
+        >{#if measured}<b class="fig">{showDuration(p.step.minutes * 60_000)}</b>{/if}{#if p.step.wait}<span
+            class="wait">{waitWords(p.step.wait)}</span
           >{/if}</span
       >
     </li>

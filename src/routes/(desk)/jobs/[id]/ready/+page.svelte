@@ -30,7 +30,9 @@
   /** Surfaces whose minutes and material nobody can know yet. */
   const unmeasured = $derived(desk.document.surfaces.filter((s) => stillToMeasure(s).length > 0));
   const hours = (minutes: number) => showDuration(Math.round(minutes) * 60_000);
-  const consumables = $derived(allConsumables(desk.surveys.map((s) => s.prep)));
+  const consumables = $derived(
+    allConsumables(desk.surveys.filter((s) => !unmeasured.some((u) => u.id === s.surfaceId)).map((s) => s.prep))
+  );
 </script>
 
 <JobTitle
@@ -69,6 +71,7 @@
             surfaceId={surface.id}
             unit={picked}
             progress={current}
+            measured={!unmeasured.includes(surface)}
             pieces={unitCount(surface)}
             {done}
           />
@@ -92,7 +95,7 @@
           Steps{picked ? `, ${picked}` : ''}
           <span class="dim text-[14px] font-normal">{seen.prepDone.done} of {seen.prepDone.of} done</span>
         </h2>
-        <StepList {steps} timeZone={zone} units={desk.units} />
+        <StepList {steps} measured={!unmeasured.includes(surface)} timeZone={zone} units={desk.units} />
       </div>
       <div class="stack">
         {#if ladder.ok}
