@@ -27,9 +27,11 @@
     wrong = read.ok ? '' : read.problem;
     if (!read.ok) return;
     const percent = Math.round(read.value * 1000) / 10;
-    const id = await desk.log.add('moisture.read', { surface: surface.id, percent, ...(spot && { spot }) });
-    done.say(`${decimals(percent, 1)} % written`, id);
+    const at = spot;
+    // The field is free for the next reading at once: what is typed while this one is being written stays.
     [typed, spot] = ['', null];
+    const id = await desk.log.add('moisture.read', { surface: surface.id, percent, ...(at && { spot: at }) });
+    done.say(`${decimals(percent, 1)} % written`, id);
   }
   const days = (d: number) => (d < 1 ? 'within a day' : `about ${Math.ceil(d)} ${Math.ceil(d) === 1 ? 'day' : 'days'}`);
   const going = $derived.by(() => {
