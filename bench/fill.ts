@@ -7,7 +7,7 @@ import { starterCards } from '../src/lib/server/shelf/starter';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../src/core/units';
 import type { JobDocument } from '../src/core/document';
 import type { JobStage } from '../src/core/log';
-import { deckJob, floorJob } from '../tests/fixtures';
+import { deckJob, floorJob, whole } from '../tests/fixtures';
 
 export const LEAD = { email: 'lead@bench.example', password: 'a-bench-password' };
 const JOBS = 10_000;
@@ -41,14 +41,14 @@ export async function fillDatabase(url: string): Promise<{
   );
   await pool.end();
   const connection = await mysql.createConnection({ uri: url, timezone: 'Z' });
-  const kinds = [floorJob(), deckJob()];
+  const kinds = [whole(floorJob()), whole(deckJob())];
   let liveJob = '';
   let plannedJob = '';
   let events = 0;
   for (let i = 0; i < JOBS; i += 100) {
     const batch = Array.from({ length: 100 }, (_, k) => jobRow(i + k, crewId, kinds, now));
-    liveJob ||= batch.find((b) => b.stage === 'drying' && b.document.site.setting === 'outdoor')?.id ?? '';
-    plannedJob ||= batch.find((b) => b.stage === 'planning' && b.document.site.setting === 'outdoor')?.id ?? '';
+    liveJob ||= batch.find((b) => b.stage === 'drying' && b.document.places[0]!.setting === 'outdoor')?.id ?? '';
+    plannedJob ||= batch.find((b) => b.stage === 'planning' && b.document.places[0]!.setting === 'outdoor')?.id ?? '';
     await connection.query(
       'INSERT INTO job (id, crew_id, title, client_name, place, stage, document, row_version, due_at, served_at, changed_by, created_at, updated_at) VALUES ?',
       [
@@ -89,7 +89,9 @@ function jobRow(i: number, crewId: string, kinds: JobDocument[], now: number) {
   const document = {
     ...kinds[i % 2]!,
     title: `Job ${i}`,
-    ...(stage === 'booked' && { startAt: new Date(now + DAY_MS).toISOString() })
+    ...(stage === 'booked' && {
+      parts: [{ ...kinds[i % 2]!.parts[0]!, startAt: new Date(now + DAY_MS).toISOString() }]
+    })
   };
   const dueAt = stage === 'in care' ? new Date(at.getTime() + 700 * DAY_MS) : null;
   return { id: uuidv7(), stage, document, at, dueAt, crewId };

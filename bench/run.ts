@@ -12,7 +12,7 @@ import { findStarts, memberContexts, siteClimate, type Outlook } from '../src/co
 import { fold, foldNext } from '../src/core/log';
 import { judgeBooking } from '../src/core/starts';
 import { plan } from '../src/core/plan';
-import type { FinishSystem, JobDocument } from '../src/core/document';
+import type { FinishSystem, PartJob } from '../src/core/document';
 import { measureSurface, type CutOut, type Surface } from '../src/core/surface';
 import { addMember, rankStarts, startTally } from '../src/core/window';
 import { WEEKDAYS } from '../src/core/calendar';
@@ -39,7 +39,7 @@ function medianMs(runs: number, work: () => unknown): number {
 }
 
 /** A job of 12 surfaces, 60 faces and 3 coats. */
-function largeJob(): JobDocument {
+function largeJob(): PartJob {
   const job = deckJob();
   const [deck] = job.surfaces;
   job.surfaces = Array.from({ length: 12 }, (_, i) => ({

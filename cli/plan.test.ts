@@ -10,7 +10,7 @@ import { deskSeries } from '../src/stand-ins/weather-desk';
 import Ajv from 'ajv';
 import addFormats from 'ajv-formats';
 import { PlanFileSchema } from '../src/formats/schema/plan-schema';
-import { deckJob, floorJob, NOW } from '../tests/fixtures';
+import { deckJob, floorJob, NOW, whole } from '../tests/fixtures';
 
 const ajv = new Ajv({ allErrors: true, strict: false });
 addFormats(ajv);
@@ -38,21 +38,21 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 describe('./basket plan', () => {
   it('prints the whole plan of a floor, units in the names, without weather', () => {
-    const r = basketPlan(file('floor.json', writeJobFile(floorJob())), '--now', '2027-05-18T08:40:00Z');
+    const r = basketPlan(file('floor.json', writeJobFile(whole(floorJob()))), '--now', '2027-05-18T08:40:00Z');
     expect(r.code).toBe(0);
     const plan = JSON.parse(r.out);
     expect(plan).toMatchObject({
       format: 'basket-plan',
-      version: 1,
-      totalEffectiveAreaM2: 68.4,
-      load: { confidence: 0.9, rags: 28 }
+      version: 2,
+      parts: [{ part: 'first', totalEffectiveAreaM2: 68.4, load: { confidence: 0.9, rags: 28 } }]
     });
-    expect(plan.coats[0].netL).toBeCloseTo(2.622, 9);
-    expect(plan.chosenStart.withinRule).toBe(true);
+    const [first] = plan.parts;
+    expect(first.coats[0].netL).toBeCloseTo(2.622, 9);
+    expect(first.chosenStart.withinRule).toBe(true);
     expect(isPlan(plan), JSON.stringify(isPlan.errors?.slice(0, 3))).toBe(true);
-    expect(plan.load.batches[0]).toMatchObject({ none: null, smallestL: 0.72, mixTempC: 19.4 });
-    expect(Date.parse(plan.leave.fullCure.likeliestAt)).toBeGreaterThan(Date.parse(plan.leave.lightUse.likeliestAt));
-    expect(plan.keep.surfaces[0].reoil.earliestAt < plan.keep.surfaces[0].reoil.latestAt).toBe(true);
+    expect(first.load.batches[0]).toMatchObject({ none: null, smallestL: 0.72, mixTempC: 19.4 });
+    expect(Date.parse(first.leave.fullCure.likeliestAt)).toBeGreaterThan(Date.parse(first.leave.lightUse.likeliestAt));
+    expect(first.keep.surfaces[0].reoil.earliestAt < first.keep.surfaces[0].reoil.latestAt).toBe(true);
   });
   it('answers the example of the docs with what stands there', () => {
     const formats = readFileSync('docs/formats.md', 'utf8');
@@ -68,7 +68,7 @@ describe('./basket plan', () => {
       writeCoverage([deskSeries(job.site, NOW, NOW - DAY_MS, NOW + 10 * DAY_MS)], job.site)
     );
     const r = basketPlan(
-      file('deck.json', writeJobFile(job)),
+      file('deck.json', writeJobFile(whole(job))),
       '--weather',
       file('w.covjson', weather),
       '--now',
@@ -76,11 +76,12 @@ describe('./basket plan', () => {
     );
     expect(r.code).toBe(0);
     const plan = JSON.parse(r.out);
-    expect(plan.hours.length).toBeGreaterThan(200);
-    expect(plan.hours.every((h: { open: boolean; closedBy: unknown[] }) => h.open === (h.closedBy.length === 0))).toBe(
+    const [first] = plan.parts;
+    expect(first.hours.length).toBeGreaterThan(200);
+    expect(first.hours.every((h: { open: boolean; closedBy: unknown[] }) => h.open === (h.closedBy.length === 0))).toBe(
       true
     );
-    expect(plan.bestStarts.length).toBeGreaterThan(0);
+    expect(first.bestStarts.length).toBeGreaterThan(0);
     expect(isPlan(plan), JSON.stringify(isPlan.errors?.slice(0, 3))).toBe(true);
   });
   it('takes a job as the demo keeps it, with what has happened on it: the rest is planned from the coat on the wood', () => {
@@ -88,18 +89,18 @@ describe('./basket plan', () => {
     expect([r.code, r.err]).toEqual([0, '']);
     const plan = JSON.parse(r.out);
     expect(isPlan(plan), JSON.stringify(isPlan.errors?.slice(0, 3))).toBe(true);
-    expect(plan.chosenStart.coats.map((c: { coat: number }) => c.coat)).toEqual([3, 4]);
+    expect(plan.parts[0].chosenStart.coats.map((c: { coat: number }) => c.coat)).toEqual([3, 4]);
   });
   it('a byte-order mark is taken off; a plan that does not hold says why and ends with 1', () => {
     const short = floorJob();
     short.products[0]!.inductionMinutes = 170;
-    const r = basketPlan(file('bom.json', `\ufeff${writeJobFile(short)}`), '--now', '2027-05-18T08:40:00Z');
+    const r = basketPlan(file('bom.json', `\ufeff${writeJobFile(whole(short))}`), '--now', '2027-05-18T08:40:00Z');
     expect(r.code).toBe(1);
     expect(r.err).toMatch(/stop: \/finish: coat 1: No honest batch: stirring and standing eat up the whole pot life/);
-    expect(JSON.parse(r.out).load.batches[0]).toMatchObject({ count: 0, none: { why: 'pot life' } });
+    expect(JSON.parse(r.out).parts[0].load.batches[0]).toMatchObject({ count: 0, none: { why: 'pot life' } });
   });
   it('an outdoor job without weather says so and ends with 1', () => {
-    const r = basketPlan(file('dry.json', writeJobFile(deckJob())), '--now', '2027-05-18T08:40:00Z');
+    const r = basketPlan(file('dry.json', writeJobFile(whole(deckJob()))), '--now', '2027-05-18T08:40:00Z');
     expect(r.code).toBe(1);
     expect(r.err).toContain('no start: this job hangs on the weather; give a series with --weather');
   });
@@ -110,7 +111,7 @@ describe('./basket plan', () => {
       [
         'node_modules/tsx/dist/cli.mjs',
         'cli/plan.ts',
-        file('f.json', writeJobFile(floorJob())),
+        file('f.json', writeJobFile(whole(floorJob()))),
         '--now',
         '2027-05-18T08:40:00Z'
       ],
@@ -121,12 +122,12 @@ describe('./basket plan', () => {
   it.each([
     [
       'a ratio of 0',
-      () => [file('a.json', writeJobFile(floorJob()).replace('"parts": 1,', '"parts": 0,'))],
+      () => [file('a.json', writeJobFile(whole(floorJob())).replace('"parts": 1,', '"parts": 0,'))],
       '/products/0/components/1/parts'
     ],
     [
       'another version',
-      () => [file('b.json', writeJobFile(floorJob()).replace('"version": 1', '"version": 9'))],
+      () => [file('b.json', writeJobFile(whole(floorJob())).replace('"version": 2', '"version": 9'))],
       '/version'
     ],
     ['no such file', () => [join(folder, 'none.json')], 'no such file'],
@@ -134,11 +135,11 @@ describe('./basket plan', () => {
     ['50 MB', () => [file('d.json', ' '.repeat(50_000_000))], '50 MB'],
     ['no file at all', () => [], 'usage'],
     ['an unknown option', () => [file('e.json', '{}'), '--fast'], '--fast'],
-    ['a time that is none', () => [file('g.json', writeJobFile(floorJob())), '--now', 'teatime'], '--now'],
-    ['a time that is a number', () => [file('g5.json', writeJobFile(floorJob())), '--now', '5'], '--now'],
+    ['a time that is none', () => [file('g.json', writeJobFile(whole(floorJob()))), '--now', 'teatime'], '--now'],
+    ['a time that is a number', () => [file('g5.json', writeJobFile(whole(floorJob()))), '--now', '5'], '--now'],
     [
       'a wood that is none',
-      () => [file('w.json', writeJobFile(floorJob()).replace('"speciesId": "oak"', '"speciesId": "oakk"'))],
+      () => [file('w.json', writeJobFile(whole(floorJob())).replace('"speciesId": "oak"', '"speciesId": "oakk"'))],
       'must be one of: oak, '
     ],
     [
@@ -147,7 +148,7 @@ describe('./basket plan', () => {
         file(
           's.json',
           writeJobFile({
-            ...floorJob(),
+            ...whole(floorJob()),
             surfaces: [{ ...floorJob().surfaces[0]!, shape: { type: 'hexagon' } as never }]
           })
         )
@@ -159,14 +160,17 @@ describe('./basket plan', () => {
       () => [
         file(
           'ev.json',
-          JSON.stringify({ document: floorJob(), events: [{ at: '-3h', type: 'rags.out', data: { count: -1 } }] })
+          JSON.stringify({
+            document: whole(floorJob()),
+            events: [{ at: '-3h', type: 'rags.out', data: { count: -1 } }]
+          })
         )
       ],
       '/events/0/data/count'
     ],
     [
       'weather out of order',
-      () => [file('h.json', writeJobFile(deckJob())), '--weather', file('x.covjson', badWeather())],
+      () => [file('h.json', writeJobFile(whole(deckJob()))), '--weather', file('x.covjson', badWeather())],
       'does not come after'
     ]
   ])('%s: exit 2, and the field’s path', (_, args, message) => {

@@ -1,12 +1,12 @@
 /**
  * `./basket plan JOB.json [--weather SERIES.covjson] [--cards CARDS.json] [--now 2027-05-18T09:40:00+01:00]`: the whole plan of
- * a job file as JSON. Needs no database. Exit 0 with a plan that holds, 1 with one that does not, 2 on bad input.
+ * a job file as JSON, part by part. Needs no database. Exit 0 with a plan that holds, 1 with one that does not, 2 on bad input.
  */
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import type { WeatherSeries } from '../src/core/air';
-import { bestStarts, type Plan } from '../src/core/plan';
-import { view } from '../src/core/job';
+import { view, type PartView } from '../src/core/job';
+import { bestStarts, plan, type Plan } from '../src/core/plan';
 import { firstDayKnowledge } from '../src/core/knowledge';
 import { fold } from '../src/core/log';
 import { climateSpan, type SequenceOutcome } from '../src/core/window';
@@ -15,6 +15,7 @@ import { isInstant } from '../src/formats/instant';
 import { JOB_FILE_LIMIT_BYTES } from '../src/formats/job-json';
 import { readKeptJob } from '../src/formats/kept-job';
 import { writePlan } from '../src/formats/plan-json';
+import { partName } from '../src/words/part-words';
 import type { FieldProblem } from '../src/formats/validate/validate';
 
 const USAGE =
@@ -114,16 +115,23 @@ function main(args: string[]): void {
     others: firstDayKnowledge(),
     nowMs
   };
-  const { climate, knowledge, live, plan } = view(seen);
-  const onWood = live.coats.at(-1);
-  const starts = climate && !onWood ? bestStarts(document, climate, knowledge, nowMs) : [];
-  const best = starts.find((s) => s.ok);
-  const chosen = document.startAt || !best ? document : { ...document, startAt: new Date(best.startMs).toISOString() };
-  const computed = chosen === document ? plan : view({ ...seen, document: chosen }).plan;
-  process.stdout.write(`${JSON.stringify(writePlan(chosen, computed, starts, nowMs), null, 2)}\n`);
-  const wrong = shortcomings(computed, starts, { begun: onWood !== undefined, weather: climate !== null });
+  const parts = view(seen).parts.map((p) => ({ name: partName(document, p.job.part), ...planned(p, nowMs) }));
+  process.stdout.write(`${JSON.stringify(writePlan(document, parts, nowMs), null, 2)}\n`);
+  const wrong = parts.flatMap((p) => p.wrong.map((line) => (parts.length > 1 ? `${p.part}: ${line}` : line)));
   for (const line of wrong) process.stderr.write(`${file}: ${line}\n`);
   if (wrong.length) process.exitCode = 1;
+}
+
+/** A part with its best starts; planned from the best of them where it has chosen none. */
+function planned({ job, climate, knowledge, live, plan: asIs }: PartView, nowMs: number) {
+  const onWood = live.coats.at(-1);
+  const starts = climate && !onWood ? bestStarts(job, climate, knowledge, nowMs) : [];
+  const best = job.startAt ? undefined : starts.find((s) => s.ok);
+  const computed = best
+    ? plan({ ...job, startAt: new Date(best.startMs).toISOString() }, climate, knowledge, nowMs, onWood)
+    : asIs;
+  const wrong = shortcomings(computed, starts, { begun: onWood !== undefined, weather: climate !== null });
+  return { part: job.part, plan: computed, starts, wrong };
 }
 
 main(process.argv.slice(2));

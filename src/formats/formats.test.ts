@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
-import { floorJob, deckJob, NOW } from '../../tests/fixtures';
+import { floorJob, deckJob, NOW, whole } from '../../tests/fixtures';
 import { deskEnsemble, deskSeries } from '../stand-ins/weather-desk';
 import { HOUR_MS } from '../core/units';
 import type { WeatherHour, WeatherSeries } from '../core/air';
@@ -15,7 +15,8 @@ const problems = (r: { ok: boolean; problems?: { path: string; problem: string }
 
 describe('the job file', () => {
   it('reads what it writes', () => {
-    for (const job of [floorJob(), deckJob()]) expect(readJobFile(writeJobFile(job))).toEqual({ ok: true, value: job });
+    for (const job of [whole(floorJob()), whole(deckJob())])
+      expect(readJobFile(writeJobFile(job))).toEqual({ ok: true, value: job });
   });
   it.each([
     ['negative length', (j) => (j.surfaces[0].shape.walls[0].lengthM = -1), '/surfaces/0/shape/walls/0/lengthM'],
@@ -32,14 +33,14 @@ describe('the job file', () => {
     ['no client', (j) => delete j.client, '/client'],
     ['half a person', (j) => (j.crew.people = 1.5), '/crew/people']
   ] as [string, (j: any) => void, string][])('refuses %s by its path', (_, spoil, path) => {
-    const job = floorJob();
+    const job = whole(floorJob());
     spoil(job);
     const found = problems(checkJobDocument(job));
     expect(found.map((p) => p.path)).toContain(path);
     expect(found.every((p) => p.problem.length > 3)).toBe(true);
   });
   it('NaN can not be written in JSON and null is refused', () => {
-    const text = writeJobFile(floorJob()).replace('"lengthM": 10,', '"lengthM": NaN,');
+    const text = writeJobFile(whole(floorJob())).replace('"lengthM": 10,', '"lengthM": NaN,');
     expect(problems(readJobFile(text))[0]!.problem).toMatch(/not JSON/);
     expect(readJobFile('null').ok).toBe(false);
     expect(readJobFile('[]').ok).toBe(false);

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { counterJob, deckJob, floorJob, knowledge, NOW } from '../../tests/fixtures';
+import { counterJob, deckJob, floorJob, knowledge, NOW, whole } from '../../tests/fixtures';
 import { bestStarts, plan } from '../core/plan';
 import { siteClimate } from '../core/window';
-import type { JobDocument } from '../core/document';
+import { partJob, partJobs, type JobDocument } from '../core/document';
 import { checkJobDocument, readJobFile, writeJobFile } from './job-json';
 import { checkEvent } from './work-event';
 
@@ -58,10 +58,12 @@ describe('a job file that somebody spoilt', () => {
           for (const p of r.problems) expect(p.problem.length).toBeGreaterThan(2);
           return;
         }
-        const climate = siteClimate(r.value, null, { startMs: NOW, hours: 48 });
-        const p = plan(r.value, climate, knowledge, NOW);
-        for (const c of p.coats) expect(Number.isFinite(c.expectedL)).toBe(true);
-        if (climate) bestStarts(r.value, climate, knowledge, NOW);
+        for (const part of partJobs(r.value)) {
+          const climate = siteClimate(part, null, { startMs: NOW, hours: 48 });
+          const p = plan(part, climate, knowledge, NOW);
+          for (const c of p.coats) expect(Number.isFinite(c.expectedL)).toBe(true);
+          if (climate) bestStarts(part, climate, knowledge, NOW);
+        }
       }),
       { numRuns: 400 }
     ));
@@ -76,6 +78,8 @@ describe('a job file that somebody spoilt', () => {
           'title',
           'client',
           'site',
+          'places',
+          'parts',
           'crew',
           'surfaces',
           'living',
@@ -92,7 +96,7 @@ describe('a job file that somebody spoilt', () => {
     ));
 
   it('cut off anywhere it is not JSON, and says so', () => {
-    const text = writeJobFile(floorJob());
+    const text = writeJobFile(whole(floorJob()));
     fc.assert(
       fc.property(fc.integer({ min: 1, max: text.length - 3 }), (n) => {
         expect(readJobFile(text.slice(0, n))).toMatchObject({
@@ -104,9 +108,9 @@ describe('a job file that somebody spoilt', () => {
   });
 
   it('cannot reach the prototype of anything', () => {
-    const text = writeJobFile(floorJob()).replace(
-      '"version": 1,',
-      '"version": 1, "__proto__": { "ok": true }, "constructor": { "prototype": { "bad": 1 } },'
+    const text = writeJobFile(whole(floorJob())).replace(
+      '"version": 2,',
+      '"version": 2, "__proto__": { "ok": true }, "constructor": { "prototype": { "bad": 1 } },'
     );
     expect(readJobFile(text).ok).toBe(false);
     expect(({} as { bad?: number }).bad).toBeUndefined();
@@ -114,7 +118,7 @@ describe('a job file that somebody spoilt', () => {
 
   it('a thousand surfaces are too many, sixty are planned', () => {
     const many = (n: number): JobDocument => ({
-      ...floorJob(),
+      ...whole(floorJob()),
       surfaces: Array.from({ length: n }, (_, i) => ({ ...floorJob().surfaces[0]!, id: `s${i}` }))
     });
     expect(checkJobDocument(many(1000))).toMatchObject({
@@ -122,7 +126,7 @@ describe('a job file that somebody spoilt', () => {
       problems: [{ path: '/surfaces', problem: 'may hold 60 at most' }]
     });
     expect(checkJobDocument(many(60)).ok).toBe(true);
-    expect(plan(many(60), null, knowledge, NOW).totalAreaM2).toBeCloseTo(60 * 68.4, 6);
+    expect(plan(partJob(many(60), 'first'), null, knowledge, NOW).totalAreaM2).toBeCloseTo(60 * 68.4, 6);
   });
 });
 

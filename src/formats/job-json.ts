@@ -1,33 +1,44 @@
 import { blockingProblems, type JobDocument } from '../core/document';
 import { jobDocument } from './validate/gen/jobDocument.gen.js';
 import { jobDocumentFirst } from './validate/gen/jobDocumentFirst.gen.js';
+import { jobFile1 } from './validate/gen/jobFile1.gen.js';
+import { jobFile1First } from './validate/gen/jobFile1First.gen.js';
+import { liftJob } from './lift-job';
+import type { JobFile1 } from './schema/job-1-schema';
 import { check, type Checked } from './validate/validate';
 
 /** Largest job file read, bytes. A job of 60 surfaces with 12 cards stays below 200 kB. */
 export const JOB_FILE_LIMIT_BYTES = 2_000_000;
 
-/** Checks a job document: its shape by the schema, then what no schema can say (outlines, cards, zones). */
+/**
+ * Checks a job document, of version 2 or of version 1, which is lifted: its shape by the schema, then what no schema can say
+ * (outlines, cards, zones, parts).
+ */
 export function checkJobDocument(data: unknown): Checked<JobDocument> {
-  if (typeof data === 'object' && data !== null && 'version' in data && (data as { version: unknown }).version !== 1)
+  const version = typeof data === 'object' && data !== null && 'version' in data ? data.version : 2;
+  if (version !== 1 && version !== 2)
     return {
       ok: false,
-      problems: [
-        {
-          path: '/version',
-          problem: `is ${JSON.stringify((data as { version: unknown }).version)}; this Basket reads version 1`
-        }
-      ]
+      problems: [{ path: '/version', problem: `is ${JSON.stringify(version)}; this Basket reads versions 1 and 2` }]
     };
-  const shape = check<JobDocument>(jobDocument, data, jobDocumentFirst);
+  const shape = version === 1 ? checkFirst(data) : check<JobDocument>(jobDocument, data, jobDocumentFirst);
   if (!shape.ok) return shape;
   const problems = blockingProblems(shape.value);
   return problems.length
     ? {
         ok: false,
-        problems: problems.map(({ path, problem }) => ({ path, problem }))
+        problems: problems.map(({ path, problem }) => ({ path: version === 1 ? pathIn1(path) : path, problem }))
       }
     : shape;
 }
+
+function checkFirst(data: unknown): Checked<JobDocument> {
+  const shape = check<JobFile1>(jobFile1, data, jobFile1First);
+  return shape.ok ? { ok: true, value: liftJob(shape.value) } : shape;
+}
+
+/** Where a field of a lifted document stands in the file it came from. */
+const pathIn1 = (path: string): string => path.replace(/^\/places\/0/, '/site').replace(/^\/parts\/0/, '');
 
 /** Reads a job file's text. Refuses what is too large before parsing it. */
 export function readJobFile(text: string): Checked<JobDocument> {

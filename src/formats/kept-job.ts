@@ -46,12 +46,18 @@ const prefixed = (problems: readonly FieldProblem[], by: string): { ok: false; p
   problems: problems.map((p) => ({ ...p, path: `${by}${p.path}` }))
 });
 
+/** The ids of the products a document of any version names in its finishes. */
+export function productsNamed(document: unknown): Set<unknown> {
+  const parts: unknown[] = isGroup(document) && Array.isArray(document.parts) ? document.parts : [];
+  const finishes = [document, ...parts].map((p) => (isGroup(p) && isGroup(p.finish) ? p.finish : {}));
+  const coats = finishes.flatMap((f): unknown[] => (Array.isArray(f.coats) ? f.coats : []));
+  return new Set([...finishes, ...coats].map((c) => (isGroup(c) ? c.productId : undefined)));
+}
+
 /** A document that names its products and leaves their cards to a shelf, with them. */
 function withCards(document: unknown, cards: readonly unknown[]): unknown {
   if (!isGroup(document) || document.products !== undefined || cards.length === 0) return document;
-  const finish = isGroup(document.finish) ? document.finish : {};
-  const coats = Array.isArray(finish.coats) ? finish.coats : [];
-  const wanted = new Set([finish, ...coats].map((c: unknown) => (isGroup(c) ? c.productId : undefined)));
+  const wanted = productsNamed(document);
   return { ...document, products: cards.filter((c) => isGroup(c) && wanted.has(c.id)) };
 }
 

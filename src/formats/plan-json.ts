@@ -1,4 +1,4 @@
-import type { JobDocument } from '../core/document';
+import { placeOf, partOf, type JobDocument } from '../core/document';
 import type { Plan } from '../core/plan';
 import type { Span } from '../core/drying';
 import type { SequenceOutcome } from '../core/window';
@@ -41,13 +41,31 @@ const outcome = (o: SequenceOutcome) => ({
   }))
 });
 
+/** A part of a job as it was planned, with its best starts. */
+export interface PlannedPart {
+  part: string;
+  /** What the part is called. */
+  name: string;
+  plan: Plan;
+  starts: readonly SequenceOutcome[];
+}
+
 /** The whole plan as plain JSON for other programs: units in the field names, times in UTC, nothing rounded below use. */
-export function writePlan(job: JobDocument, p: Plan, starts: readonly SequenceOutcome[], nowMs: number) {
+export const writePlan = (job: JobDocument, parts: readonly PlannedPart[], nowMs: number) => ({
+  format: 'basket-plan',
+  version: 2,
+  job: job.title,
+  computedFor: time(nowMs),
+  parts: parts.map((p) => ({
+    part: p.part,
+    name: p.name,
+    place: placeOf(job, partOf(job, p.part)).name,
+    ...writePart(p)
+  }))
+});
+
+function writePart({ plan: p, starts }: PlannedPart) {
   return {
-    format: 'basket-plan',
-    version: 1,
-    job: job.title,
-    computedFor: time(nowMs),
     problems: p.problems,
     totalEffectiveAreaM2: round(p.totalAreaM2),
     faces: p.faces.map((f) => ({

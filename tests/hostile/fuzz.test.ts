@@ -22,7 +22,7 @@ import { createJob } from '../../src/lib/server/jobs/jobs';
 import { addSensor } from '../../src/lib/server/sensors/sensors';
 import { saveCard } from '../../src/lib/server/shelf/cards';
 import { addTin } from '../../src/lib/server/stock/stock';
-import { card, deckJob, floorJob, NOW } from '../fixtures';
+import { card, deckJob, floorJob, NOW, whole } from '../fixtures';
 import { freshCrew, PASSWORD } from '../server/database';
 import { runningApp } from '../server/running-app';
 import { arbitraryOf, HOSTILE, spoilt } from './arbitrary';
@@ -46,7 +46,7 @@ beforeAll(async () => {
   const other = await freshCrew(conn.db);
   cookie = (await app.signIn(email, PASSWORD)).cookie;
   bystander = (await app.signIn(other.email, PASSWORD)).cookie;
-  await createJob(conn.db, other.crewId, floorJob(), 'X', NOW);
+  await createJob(conn.db, other.crewId, whole(floorJob()), 'X', NOW);
   sensorToken = (await addSensor(conn.db, crewId, 'puck', null, NOW)).token;
   await saveCard(conn.db, crewId, card('ostrel-duo'), 0, 'Ines', NOW);
   const tin = {
@@ -60,8 +60,8 @@ beforeAll(async () => {
     boughtOn: '2027-05-01'
   };
   ids = {
-    job: await createJob(conn.db, crewId, floorJob(), 'Ines', NOW),
-    deck: await createJob(conn.db, crewId, deckJob(), 'Ines', NOW),
+    job: await createJob(conn.db, crewId, whole(floorJob()), 'Ines', NOW),
+    deck: await createJob(conn.db, crewId, whole(deckJob()), 'Ines', NOW),
     tin: await addTin(conn.db, crewId, tin, 'Ines', NOW)
   };
 });

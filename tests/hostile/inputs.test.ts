@@ -4,7 +4,7 @@ import { addPerson } from '../../src/lib/server/accounts/people';
 import { createJob } from '../../src/lib/server/jobs/jobs';
 import { addSensor } from '../../src/lib/server/sensors/sensors';
 import { saveCard } from '../../src/lib/server/shelf/cards';
-import { card, deckJob, floorJob, NOW } from '../fixtures';
+import { card, deckJob, floorJob, NOW, whole } from '../fixtures';
 import { freshCrew, PASSWORD, phoneEvent } from '../server/database';
 import { runningApp } from '../server/running-app';
 import { RESERVED_NAMES } from '../../src/core/keyed';
@@ -33,8 +33,8 @@ beforeAll(async () => {
   cookies.bystander = (await app.signIn(other.email, PASSWORD)).cookie;
   await saveCard(conn.db, crew.crewId, card('ostrel-duo'), 0, 'Ines', NOW);
   sensorToken = (await addSensor(conn.db, crew.crewId, 'puck', null, NOW)).token;
-  jobId = await createJob(conn.db, crew.crewId, floorJob(), 'Ines', NOW);
-  deckId = await createJob(conn.db, crew.crewId, deckJob(), 'Ines', NOW);
+  jobId = await createJob(conn.db, crew.crewId, whole(floorJob()), 'Ines', NOW);
+  deckId = await createJob(conn.db, crew.crewId, whole(deckJob()), 'Ines', NOW);
 });
 afterAll(async () => {
   await conn.pool.end();
@@ -454,7 +454,7 @@ describe('what is heavy', () => {
 
 describe('two tests of the thumb in one millisecond', () => {
   it('are both kept, and the job answers on', async () => {
-    const id = await createJob(conn.db, crew.crewId, floorJob(), 'Ines', NOW);
+    const id = await createJob(conn.db, crew.crewId, whole(floorJob()), 'Ines', NOW);
     const post = (...all: unknown[]) => ask('POST', `/api/jobs/${id}/events`, events(...all), {}, 'hand');
     await post(
       phoneEvent('coat.opened', { coat: 1 }, NOW - 9e6),

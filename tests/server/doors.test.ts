@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addPerson } from '../../src/lib/server/accounts/people';
 import { createJob } from '../../src/lib/server/jobs/jobs';
 import { saveCard } from '../../src/lib/server/shelf/cards';
-import { card, floorJob, NOW } from '../fixtures';
+import { card, floorJob, NOW, whole } from '../fixtures';
 import { freshCrew, PASSWORD, phoneEvent } from './database';
 import { runningApp } from './running-app';
 
@@ -28,7 +28,7 @@ beforeAll(async () => {
   }
   cookies.stranger = (await app.signIn((await freshCrew(conn.db)).email, PASSWORD)).cookie;
   await saveCard(conn.db, crewId, card('ostrel-duo'), 0, 'Ines', NOW);
-  jobId = await createJob(conn.db, crewId, floorJob(), 'Ines', NOW);
+  jobId = await createJob(conn.db, crewId, whole(floorJob()), 'Ines', NOW);
 });
 afterAll(async () => {
   await conn.pool.end();

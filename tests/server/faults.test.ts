@@ -9,7 +9,7 @@ import { createJob } from '../../src/lib/server/jobs/jobs';
 import { findJob } from '../../src/lib/server/jobs/reading';
 import { findPhoto } from '../../src/lib/server/photos/photos';
 import { eventsOf } from '../../src/lib/server/work-log/log';
-import { floorJob, NOW } from '../fixtures';
+import { floorJob, NOW, whole } from '../fixtures';
 import { freshCrew, PASSWORD, phoneEvent } from './database';
 import { runningApp } from './running-app';
 
@@ -30,7 +30,7 @@ afterAll(async () => {
 
 async function newJob(): Promise<string> {
   const { db, pool } = app.connect();
-  const id = await createJob(db, crew.crewId, floorJob(), 'Ines', NOW);
+  const id = await createJob(db, crew.crewId, whole(floorJob()), 'Ines', NOW);
   await pool.end();
   return id;
 }

@@ -1,7 +1,7 @@
 import type { NewEvent } from '../../src/core/log';
 import { createJob } from '../../src/lib/server/jobs/jobs';
 import { addTin } from '../../src/lib/server/stock/stock';
-import { floorJob, NOW } from '../fixtures';
+import { floorJob, NOW, whole } from '../fixtures';
 import { freshCrew, type testDatabase } from './database';
 
 /** What is in the one kit of a busy crew, ml. */
@@ -11,7 +11,7 @@ export const KIT_ML = 100_000;
 export async function busyCrew(db: Awaited<ReturnType<typeof testDatabase>>['db'], howManyJobs: number) {
   const crew = await freshCrew(db);
   const jobs: string[] = [];
-  for (let i = 0; i < howManyJobs; i++) jobs.push(await createJob(db, crew.crewId, floorJob(), 'Ines', NOW));
+  for (let i = 0; i < howManyJobs; i++) jobs.push(await createJob(db, crew.crewId, whole(floorJob()), 'Ines', NOW));
   await addTin(
     db,
     crew.crewId,

@@ -3,7 +3,7 @@ import type { HouseRules } from '../house';
 import { classTraits, type ProductCard } from '../product';
 import { wearBase, wearData, wearDate, wearPerYear } from '../upkeep';
 import { topCard } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import type { WorkState } from '../log';
 
 /** When the place may be used again. Null: the card does not say, or the finish never gets there. */
@@ -67,7 +67,7 @@ export const servedAt = (state: Pick<WorkState, 'coats'>): number | null =>
   state.coats.reduce<number | null>((m, c) => (c.closedAtMs === undefined ? m : Math.max(m ?? 0, c.closedAtMs)), null);
 
 /** When the first surface of a job in care wants oil again; null while there is nothing to look after. */
-export function careDueAt(job: JobDocument, state: WorkState, house: HouseRules): number | null {
+export function careDueAt(job: PartJob, state: WorkState, house: HouseRules): number | null {
   const card = topCard(job);
   const served = servedAt(state);
   if (!card || served === null || state.handedOverAtMs === undefined) return null;
@@ -78,7 +78,7 @@ export function careDueAt(job: JobDocument, state: WorkState, house: HouseRules)
 }
 
 /** Next re-oil date of every surface from the wear model (handbook 14). */
-export function keepPlan(job: JobDocument, card: ProductCard, servedMs: number, house: HouseRules): KeepPlan {
+export function keepPlan(job: PartJob, card: ProductCard, servedMs: number, house: HouseRules): KeepPlan {
   const outdoors = job.site.setting === 'outdoor';
   return {
     servedMs,

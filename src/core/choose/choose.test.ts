@@ -8,21 +8,22 @@ import { coverageLog } from '../coverage';
 import type { ProductCard } from '../product';
 import { DAY_MS } from '../units';
 import { deskSeries } from '../../stand-ins/weather-desk';
-import { coatCount, coatsOnFace, coatSpecs, withSystem, type FinishSystem, type JobDocument } from '../document';
+import { coatCount, coatsOnFace, coatSpecs, withSystem, type FinishSystem, type PartJob } from '../document';
 import { colourLock, sampleProblems } from './samples';
 import { compareSystems } from './compare';
 import { finishedCoats } from '../knowledge';
-import { fold } from '../log';
+import { fold, forPart } from '../log';
 import { houseFigures, plan, sameFigures } from '../plan';
 import { liveWork, nextSteps } from '../site';
 import { loadList } from '../load';
 import { siteClimate } from '../window';
 
-const doors = (): JobDocument =>
+const doors = (): PartJob =>
   readDry({
     ...structuredClone(doorsFile.document),
+    part: 'first',
     products: [card('tansy-gel'), card('skerry-varnish')]
-  } as JobDocument);
+  } as unknown as PartJob);
 const room = { startMs: NOW, hours: 240 };
 
 describe('coats of several products', () => {
@@ -149,7 +150,7 @@ describe('amounts', () => {
 });
 
 describe('systems side by side', () => {
-  const job = { ...structuredClone(terrace.document), products: [card('marrum-clear')] } as unknown as JobDocument;
+  const job = { ...structuredClone(terrace.document), products: [card('marrum-clear')] } as unknown as PartJob;
   const shelf: ProductCard[] = ['marrum-deck', 'ostrel-duo', 'corvane-day'].map(card);
   const weather = deskSeries(job.site, NOW, NOW - 10 * DAY_MS, NOW + 10 * DAY_MS);
   const climate = siteClimate(job, weather, room);
@@ -199,7 +200,7 @@ describe('a sample board', () => {
     layers: [{ productId: 'ostrel-duo', colour: 'Peat' }]
   });
   it('locks the colour it shows, and names who approved it', () => {
-    const state = fold([approved]);
+    const state = forPart(fold([approved]), 'first');
     expect(colourLock(floorJob(), state)).toMatchObject({ held: true, approval: { client: 'Library' } });
     const chalk = floorJob();
     chalk.finish!.colour = 'Chalk';
@@ -208,11 +209,8 @@ describe('a sample board', () => {
   it('with oil on the wood it goes only darker, whoever asks', () => {
     const chalk = floorJob();
     chalk.finish!.colour = 'Chalk';
-    const state = fold([
-      approved,
-      made('coat.opened', { coat: 1 }, 1),
-      made('sample.reopened', { reason: 'lamps' }, 2)
-    ]);
+    const events = [approved, made('coat.opened', { coat: 1 }, 1), made('sample.reopened', { reason: 'lamps' }, 2)];
+    const state = forPart(fold(events), 'first');
     expect(sampleProblems(chalk, state).map((p) => p.problem)).toEqual([expect.stringContaining('never lighter')]);
     expect(sampleProblems(floorJob(), state)).toEqual([]);
   });
@@ -221,7 +219,7 @@ describe('a sample board', () => {
 describe('house rules at work', () => {
   const rules = (id: string, option: string) =>
     houseRules({ ...emptyHouse, choices: { [id]: { option, reason: 'r', date: '2027-01-01' } } });
-  const under = (job: JobDocument, id: string, option: string) =>
+  const under = (job: PartJob, id: string, option: string) =>
     houseFigures(job, siteClimate(job, null, room), { ...knowledge, house: rules(id, option) }, NOW);
   it('whole tins only: batches are kits; several thin coats: half the film after the first', () => {
     const job = floorJob();

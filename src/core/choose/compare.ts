@@ -10,7 +10,7 @@ import type { SiteClimate } from '../climate';
 import { speciesOf } from '../wood';
 import { leavePlan } from '../care';
 import { cardOf, coatSpecs, sequenceCards, topCard, withSystem } from '../document';
-import type { Finish, FinishSystem, JobDocument } from '../document';
+import type { Finish, FinishSystem, PartJob } from '../document';
 import fitnessData from './fitness.json';
 import type { WorkState } from '../log';
 import type { Knowledge } from '../knowledge';
@@ -67,7 +67,7 @@ const CARE_YEARS = 10;
 
 /** Works out systems for a job, in their order: the same plan, search and survey as the job's own, each once. */
 export const compareSystems = (
-  job: JobDocument,
+  job: PartJob,
   systems: readonly FinishSystem[],
   shelf: readonly ProductCard[],
   state: WorkState,
@@ -78,7 +78,7 @@ export const compareSystems = (
 
 function systemFigures(
   system: FinishSystem,
-  job: JobDocument,
+  job: PartJob,
   state: WorkState,
   climate: SiteClimate | null,
   knowledge: Knowledge,
@@ -139,13 +139,13 @@ const daysOf = (s: Span, nowMs: number) => ({
 });
 
 /** Products of a system by name, each once, with the method of a single one. */
-function systemName(job: JobDocument, finish: Finish): string {
+function systemName(job: PartJob, finish: Finish): string {
   const names = sequenceCards(job).map((c) => c.name);
   return names.length ? names.join(' + ') : finish.productId;
 }
 
 /** Ten years of looking after it: visits, litres and money, at ρ = 1 (handbook 14). */
-function care(job: JobDocument, top: ProductCard | undefined): SystemFigures['care'] {
+function care(job: PartJob, top: ProductCard | undefined): SystemFigures['care'] {
   if (!top) return { visits: 0, litres: 0, costCents: 0, reoilYears: null };
   const outdoors = job.site.setting === 'outdoor';
   const with_ = cardOf(job, top.maintenanceProductId) ?? top;
@@ -172,12 +172,7 @@ function care(job: JobDocument, top: ProductCard | undefined): SystemFigures['ca
   return { visits, litres, costCents: Math.round(litres * 1000 * cheapest), reoilYears };
 }
 
-function yearlyWear(
-  job: JobDocument,
-  surface: JobDocument['surfaces'][number],
-  top: ProductCard,
-  outdoors: boolean
-): number {
+function yearlyWear(job: PartJob, surface: PartJob['surfaces'][number], top: ProductCard, outdoors: boolean): number {
   const living = surface.look?.living ?? job.living;
   return wearPerYear(wearBase(top.class, surface.kind, outdoors).perYear, {
     ...living,
@@ -188,7 +183,7 @@ function yearlyWear(
 const TRAFFIC: Living['traffic'][] = ['not walked on', 'rare', 'home', 'family and dog', 'shop', 'school or public'];
 const WET: Living['wet'][] = ['dry', 'often wet', 'standing water'];
 
-function fitness(job: JobDocument, top: ProductCard | undefined): SystemFigures['fitness'] {
+function fitness(job: PartJob, top: ProductCard | undefined): SystemFigures['fitness'] {
   if (!top) return { traffic: 'no', sun: 'no', water: 'no', food: 'no' };
   const livings = job.surfaces.map((s) => s.look?.living ?? job.living);
   const busiest = Math.max(0, ...livings.map((l) => TRAFFIC.indexOf(l.traffic)));
@@ -232,7 +227,7 @@ export const chanceWord = (p: number): string =>
 const MOST_SURE = 0.95;
 
 /** House chances of what goes wrong with such work, and the model's own of coming back too early. Gravest first. */
-function risks(job: JobDocument, start: SequenceOutcome | null, climate: SiteClimate | null): Risk[] {
+function risks(job: PartJob, start: SequenceOutcome | null, climate: SiteClimate | null): Risk[] {
   const facts = riskFacts(job, climate);
   const out = (riskRows as unknown as RiskRow[]).flatMap((r): Risk[] => {
     if (r.any && !r.any.some((f) => facts.has(f))) return [];
@@ -270,7 +265,7 @@ function comingBackEarly(start: SequenceOutcome | null): number {
 const HOT_SUN = 1;
 const COLD_MARGIN_C = 3;
 
-function riskFacts(job: JobDocument, climate: SiteClimate | null): Set<string> {
+function riskFacts(job: PartJob, climate: SiteClimate | null): Set<string> {
   const facts = new Set<string>();
   const add = (fact: string, holds: boolean) => holds && facts.add(fact);
   const outdoors = job.site.setting === 'outdoor';

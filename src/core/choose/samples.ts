@@ -1,6 +1,6 @@
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import { cardOf, coatSpecs } from '../document';
-import type { Approval, LayerLook, WorkState } from '../log';
+import type { Approval, LayerLook, PartState } from '../log';
 import type { Problem } from '../document';
 
 /** What the approved board says of the job's colours. */
@@ -19,21 +19,15 @@ const looks = (layers: readonly LayerLook[]): string[] =>
   layers.map((l) => `${l.productId} ${l.colour}`).filter((l, i, all) => l !== all[i - 1]);
 
 /** The approved colours of a job against its coats; null while nothing is approved. */
-export function colourLock(
-  job: JobDocument,
-  state: Pick<WorkState, 'approval' | 'approvalReopenedAtMs'>
-): ColourLock | null {
-  const { approval } = state;
-  if (!approval) return null;
+export function colourLock(job: PartJob, { colour }: Pick<PartState, 'colour'>): ColourLock | null {
+  if (!colour) return null;
+  const { approval } = colour;
   const held = looks(coatSpecs(job)).join('|') === looks(approval.layers).join('|');
-  return { approval, held, reopened: state.approvalReopenedAtMs !== undefined };
+  return { approval, held, reopened: colour.reopenedAtMs !== undefined };
 }
 
 /** What a change of colour against an approved board asks for (handbook 2.4): a new word, and only darker. */
-export function sampleProblems(
-  job: JobDocument,
-  state: Pick<WorkState, 'approval' | 'approvalReopenedAtMs' | 'coats'>
-): Problem[] {
+export function sampleProblems(job: PartJob, state: Pick<PartState, 'colour' | 'coats'>): Problem[] {
   const lock = colourLock(job, state);
   if (!lock || lock.held) return [];
   const out: Problem[] = lock.reopened
@@ -55,7 +49,7 @@ export function sampleProblems(
 }
 
 /** The darkest colour of some layers, 0 clear to 3 dark; −1 when no card tells. */
-const depthOf = (job: JobDocument, layers: readonly LayerLook[]): number =>
+const depthOf = (job: PartJob, layers: readonly LayerLook[]): number =>
   Math.max(
     -1,
     ...layers.map((l) =>

@@ -13,7 +13,7 @@ import type { ProductCard } from '../product';
 import { classTraits, isTwoPart } from '../product';
 import { faceAreas, type Face, type FaceArea, type Surface } from '../surface';
 import { cardOf, coatsOnFace, coatSpecs, faceRef, type CoatSpec } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 
 /** One face of the job, measured. Areas are null where the shape can not give them. */
 export interface FacePlan {
@@ -66,7 +66,7 @@ export interface CoatRound {
 }
 
 /** Every face with its areas. */
-export const facePlans = (job: JobDocument): FacePlan[] =>
+export const facePlans = (job: PartJob): FacePlan[] =>
   job.surfaces.flatMap((s) => {
     const areas = faceAreas(s);
     return s.faces.map((f) => {
@@ -83,7 +83,7 @@ export const facePlans = (job: JobDocument): FacePlan[] =>
   });
 
 /** The coats of a job from first to last; faces without an area are left out (they stand in the problems). */
-export function coatPlans(job: JobDocument, house: HouseRules, log: CoverageLog = emptyCoverageLog): CoatPlan[] {
+export function coatPlans(job: PartJob, house: HouseRules, log: CoverageLog = emptyCoverageLog): CoatPlan[] {
   const wanted = job.surfaces.flatMap((s) => {
     const areas = faceAreas(s);
     return s.faces.map((f): Wanted => {
@@ -115,7 +115,7 @@ interface Wanted {
 function coatPlan(
   spec: CoatSpec,
   wanted: readonly Wanted[],
-  job: JobDocument,
+  job: PartJob,
   card: ProductCard,
   house: HouseRules,
   log: CoverageLog
@@ -208,20 +208,14 @@ function coatRounds(on: readonly Wanted[], layingMinutes: number): CoatRound[] {
 }
 
 /** Half a crew spreads while the other half wipes; one person does both. */
-export const applicators = (job: JobDocument): number => Math.max(1, Math.floor(job.crew.people / 2));
+export const applicators = (job: PartJob): number => Math.max(1, Math.floor(job.crew.people / 2));
 
 const HOURS_IN_A_WORKING_DAY = 9;
 
 /** Days on which a coat of so many minutes is laid: each day leaves its oil in the applicators. */
 export const layingDays = (layingMinutes: number): number => Math.ceil(layingMinutes / 60 / HOURS_IN_A_WORKING_DAY);
 
-function layingTime(
-  areaM2: number,
-  card: ProductCard,
-  method: CoatSpec['method'],
-  job: JobDocument,
-  house: HouseRules
-) {
+function layingTime(areaM2: number, card: ProductCard, method: CoatSpec['method'], job: PartJob, house: HouseRules) {
   const { spread, trowel, wipe } = house.ratesM2PerHour;
   const spreadRate = method === 'trowel' ? trowel : spread;
   const personHours = areaM2 / spreadRate + (classTraits(card.class).mustBeWiped ? areaM2 / wipe : 0);

@@ -1,7 +1,7 @@
 import type { HouseRules } from '../house';
 import { layerRuling, type LayerRuling } from '../layers';
 import { cardOf, coatSpec, coatsOnFace, faceRef } from '../document';
-import type { CutBack, JobDocument } from '../document';
+import type { CutBack, PartJob } from '../document';
 import type { Problem } from '../document';
 
 /** A pair of coats that meet on some faces, and what the layer rules say of it. */
@@ -15,7 +15,7 @@ export interface LayerFinding extends LayerRuling {
 }
 
 /** Every pair of coats that meet, once each, from the wood up. Needs a finish; pairs without a card are passed over. */
-export function layerChecks(job: JobDocument, house: HouseRules): LayerFinding[] {
+export function layerChecks(job: PartJob, house: HouseRules): LayerFinding[] {
   const { finish } = job;
   if (!finish) return [];
   const pairs = new Map<string, { below: number; above: number; faces: string[] }>();

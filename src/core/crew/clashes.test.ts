@@ -3,6 +3,7 @@ import { clashOf, type BookedVisit } from './clashes';
 
 const visit = (jobId: string, from: number, to: number, people = 2): BookedVisit => ({
   jobId,
+  part: 'first',
   title: jobId,
   fromMs: from,
   toMs: to,

@@ -1,6 +1,7 @@
-/** A visit as it is booked: of which job, when, and how many people it takes. */
+/** A visit as it is booked: of which part of which job, when, and how many people it takes. */
 export interface BookedVisit {
   jobId: string;
+  part: string;
   title: string;
   fromMs: number;
   toMs: number;
@@ -17,7 +18,7 @@ const overlaps = (a: BookedVisit, b: BookedVisit) => a.fromMs < b.toMs && b.from
 
 /** Where a visit and the others of its worst hour want more people than there are hands; null where all are enough. */
 export function clashOf(visit: BookedVisit, booked: readonly BookedVisit[], hands: number): Clash | null {
-  const near = booked.filter((b) => b.jobId !== visit.jobId && overlaps(b, visit));
+  const near = booked.filter((b) => !(b.jobId === visit.jobId && b.part === visit.part) && overlaps(b, visit));
   let worst: Clash | null = null;
   for (const at of [visit, ...near].map((v) => Math.max(v.fromMs, visit.fromMs))) {
     const others = near.filter((b) => b.fromMs <= at && at < b.toMs);

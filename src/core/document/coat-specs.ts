@@ -1,7 +1,8 @@
 import type { HouseRules } from '../house';
 import { atLabel, type ProductCard } from '../product';
 import type { Face, Surface } from '../surface';
-import type { CutBack, Finish, FinishSystem, JobDocument } from './schema';
+import { wholeSurfaceId, type PartJob } from './part-job';
+import type { CutBack, Finish, FinishSystem } from './schema';
 
 type Method = Finish['method'];
 
@@ -17,7 +18,7 @@ export interface CoatSpec {
 }
 
 /** The card with this id among the job's own, or undefined. */
-export const cardOf = (job: Pick<JobDocument, 'products'>, productId: string | undefined): ProductCard | undefined =>
+export const cardOf = (job: Pick<PartJob, 'products'>, productId: string | undefined): ProductCard | undefined =>
   job.products.find((p) => p.id === productId);
 
 /** What coat n is; coats beyond the list are like its last. */
@@ -36,14 +37,16 @@ export function coatSpec(finish: Finish, number: number): CoatSpec {
 }
 
 /** The card of coat n, or undefined when the job has no finish or no such card. */
-export const coatCard = (job: JobDocument, number: number): ProductCard | undefined =>
+export const coatCard = (job: PartJob, number: number): ProductCard | undefined =>
   job.finish && cardOf(job, coatSpec(job.finish, number).productId);
 
 /** Whether a coat of the list is left out on a face. */
 const isSkipped = (finish: Finish | undefined, number: number, ref: string): boolean =>
   finish?.coats?.[number - 1]?.not?.includes(ref) ?? false;
 
-export const faceRef = (surface: Pick<Surface, 'id'>, face: Pick<Face, 'id'>): string => `${surface.id}/${face.id}`;
+/** A face as lists of a job name it. */
+export const faceRef = (surface: Pick<Surface, 'id'>, face: Pick<Face, 'id'>): string =>
+  `${wholeSurfaceId(surface.id)}/${face.id}`;
 
 /**
  * The numbers of the coats a face gets, from the wood up: as many as it wants, those left out on it passed over. The
@@ -57,19 +60,19 @@ export function coatsOnFace(finish: Finish | undefined, surface: Pick<Surface, '
 }
 
 /** Largest coat number any face of the job wants. */
-export const coatCount = (job: JobDocument): number =>
+export const coatCount = (job: PartJob): number =>
   job.surfaces.reduce((n, s) => s.faces.reduce((m, f) => Math.max(m, coatsOnFace(job.finish, s, f).at(-1) ?? 0), n), 0);
 
 /** Every coat of the job in order. */
-export const coatSpecs = (job: JobDocument): CoatSpec[] =>
+export const coatSpecs = (job: PartJob): CoatSpec[] =>
   job.finish ? Array.from({ length: coatCount(job) }, (_, i) => coatSpec(job.finish!, i + 1)) : [];
 
 /** The job with the values the house goes by: its own, or the labels' alone (handbook 3, label or experience). */
-export const jobAtHouse = (job: JobDocument, house: Pick<HouseRules, 'valuesFrom'>): JobDocument =>
+export const jobAtHouse = (job: PartJob, house: Pick<HouseRules, 'valuesFrom'>): PartJob =>
   house.valuesFrom === 'label' ? { ...job, products: job.products.map(atLabel) } : job;
 
 /** The cards the sequence is made of, each once, from the wood up. */
-export function sequenceCards(job: JobDocument): ProductCard[] {
+export function sequenceCards(job: PartJob): ProductCard[] {
   const specs = coatSpecs(job);
   const ids = new Set(
     specs.length ? specs.map((s) => s.productId) : job.finish ? [coatSpec(job.finish, 1).productId] : []
@@ -78,13 +81,13 @@ export function sequenceCards(job: JobDocument): ProductCard[] {
 }
 
 /** The card that meets the wood: that of the first coat. */
-export const finishCard = (job: JobDocument): ProductCard | undefined => coatCard(job, 1);
+export const finishCard = (job: PartJob): ProductCard | undefined => coatCard(job, 1);
 
 /** The card that people walk on: that of the last coat. */
-export const topCard = (job: JobDocument): ProductCard | undefined => coatCard(job, Math.max(1, coatCount(job)));
+export const topCard = (job: PartJob): ProductCard | undefined => coatCard(job, Math.max(1, coatCount(job)));
 
 /** The job as it would be with a system: its finish, its coats, and the cards they need from job or shelf. */
-export function withSystem(job: JobDocument, system: FinishSystem, shelf: readonly ProductCard[]): JobDocument {
+export function withSystem(job: PartJob, system: FinishSystem, shelf: readonly ProductCard[]): PartJob {
   const { finish, faceCoats } = system;
   const ids = new Set([finish.productId, ...(finish.coats ?? []).map((c) => c.productId)]);
   const products = [...ids].flatMap(

@@ -13,6 +13,19 @@ export {
   topCard,
   withSystem
 } from './coat-specs';
+export {
+  FIRST_PART,
+  ownerOf,
+  partJob,
+  type PartJob,
+  partJobs,
+  partOf,
+  placeOf,
+  wholeSurfaceId,
+  withPartJob
+} from './part-job';
+export { newPlace, PLACE_NAMES } from './places';
+export { assignCells, type Cell, cellsOf, freeId, joinPart, ownersOf, splitPart, tidyParts } from './split';
 export { blockingProblems, jobProblems, type Problem, touchesFood } from './problems';
 export {
   type CoatChoice,
@@ -22,5 +35,9 @@ export {
   type FinishSystem,
   type JobDocument,
   LIGHTS,
-  type SampleBoard
+  type Part,
+  type Place,
+  type SampleBoard,
+  type Site,
+  type Taken
 } from './schema';

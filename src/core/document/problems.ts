@@ -3,7 +3,8 @@ import { faceAreas, faceName, measureSurface, namedList, stillToMeasure, type Su
 import { findSpecies, speciesTable, UNKNOWN_SPECIES } from '../wood';
 import { isCalendarDate, isTimeZone, WEEKDAYS } from '../calendar';
 import { cardOf, coatCount, coatSpec, coatSpecs, coatsOnFace, topCard, type CoatSpec } from './coat-specs';
-import type { JobDocument } from './schema';
+import { FIRST_PART, type PartJob } from './part-job';
+import type { JobDocument, Place, Site } from './schema';
 
 /** Something that stops a plan or needs a look: where it is, what is wrong, what cures it. */
 export interface Problem {
@@ -13,7 +14,8 @@ export interface Problem {
 }
 
 /** Whether food touches any of it. */
-export const touchesFood = (job: JobDocument): boolean => job.usedForFood || job.surfaces.some((s) => s.look?.food);
+export const touchesFood = (job: Pick<PartJob, 'usedForFood' | 'surfaces'>): boolean =>
+  job.usedForFood || job.surfaces.some((s) => s.look?.food);
 
 const NOTHING_TO_OIL: Problem = {
   path: '/surfaces',
@@ -22,9 +24,10 @@ const NOTHING_TO_OIL: Problem = {
 };
 
 /** What is wrong with a job beyond its shape, in the order of the stations. */
-export function jobProblems(job: JobDocument): Problem[] {
+export function jobProblems(job: PartJob): Problem[] {
   return [
-    ...siteProblems(job),
+    ...zoneProblems(job.site, '/site'),
+    ...hoursProblems(job.site, '/site'),
     ...(job.surfaces.length ? [] : [NOTHING_TO_OIL]),
     ...job.surfaces.flatMap(surfaceProblems),
     ...job.surfaces.flatMap(unknowns),
@@ -36,53 +39,68 @@ export function jobProblems(job: JobDocument): Problem[] {
 /** What stops a job at the border: these make a document impossible, not merely unwise. */
 export const blockingProblems = (job: JobDocument): Problem[] =>
   [
-    ...siteProblems(job),
+    ...zoneProblems(job.site, '/site'),
+    ...job.places.flatMap((p, i) => hoursProblems(p, `/places/${i}`)),
     ...job.surfaces.flatMap(surfaceProblems),
     ...cardsProblems(job),
     ...doubledIds(job),
-    ...missingCards(job)
+    ...partsProblems(job),
+    ...job.parts.flatMap((p, i) => missingCards(p, job.products, `/parts/${i}`))
   ].filter((p) => p.severity === 'stop');
 
-function siteProblems(job: JobDocument): Problem[] {
+const zoneProblems = ({ timeZone }: Pick<Site, 'timeZone'>, path: string): Problem[] =>
+  isTimeZone(timeZone)
+    ? []
+    : [
+        {
+          path: `${path}/timeZone`,
+          severity: 'stop',
+          problem: `“${timeZone}” is not a time zone; use a name like Europe/London`
+        }
+      ];
+
+/** Hours and closures of a place that end before they begin, or lie on no day. */
+function hoursProblems({ workingHours, closures }: Pick<Place, 'workingHours' | 'closures'>, path: string): Problem[] {
   const out: Problem[] = [];
-  if (!isTimeZone(job.site.timeZone))
-    out.push({
-      path: '/site/timeZone',
-      severity: 'stop',
-      problem: `“${job.site.timeZone}” is not a time zone; use a name like Europe/London`
-    });
+  const stop = (at: string, problem: string) => out.push({ path: `${path}/${at}`, severity: 'stop', problem });
   for (const d of WEEKDAYS) {
-    const h = job.site.workingHours[d];
-    if (h && h.to <= h.from)
-      out.push({
-        path: `/site/workingHours/${d}`,
-        severity: 'stop',
-        problem: `ends at ${h.to}, not after its start ${h.from}`
-      });
+    const h = workingHours[d];
+    if (h && h.to <= h.from) stop(`workingHours/${d}`, `ends at ${h.to}, not after its start ${h.from}`);
   }
-  job.site.closures?.forEach((c, i) => {
+  closures?.forEach((c, i) => {
     const local = 'fromLocal' in c ? Object.entries({ fromLocal: c.fromLocal, toLocal: c.toLocal }) : [];
     for (const [field, at] of local)
-      if (!isCalendarDate(at.slice(0, 10)))
-        out.push({
-          path: `/site/closures/${i}/${field}`,
-          severity: 'stop',
-          problem: `“${at}” is no day of the calendar`
-        });
+      if (!isCalendarDate(at.slice(0, 10))) stop(`closures/${i}/${field}`, `“${at}” is no day of the calendar`);
     const [from, to] = 'days' in c ? [c.from ?? '00:00', c.to ?? '24:00'] : [c.fromLocal, c.toLocal];
-    if (to <= from)
-      out.push({
-        path: `/site/closures/${i}`,
-        severity: 'stop',
-        problem: `“${c.reason}” ends at ${to}, not after its start ${from}`
-      });
+    if (to <= from) stop(`closures/${i}`, `“${c.reason}” ends at ${to}, not after its start ${from}`);
   });
-  if (new Set(job.surfaces.map((s) => s.id)).size < job.surfaces.length)
-    out.push({
-      path: '/surfaces',
-      severity: 'stop',
-      problem: 'two surfaces have the same id'
+  return out;
+}
+
+/** Parts that name what the job does not have, or take nothing. */
+function partsProblems({ parts, places, surfaces }: JobDocument): Problem[] {
+  const out: Problem[] = [];
+  const stop = (path: string, problem: string) => out.push({ path, severity: 'stop', problem });
+  parts.forEach((part, i) => {
+    const path = `/parts/${i}`;
+    if (!places.some((p) => p.id === part.placeId))
+      stop(`${path}/placeId`, `the place “${part.placeId}” is not in this job`);
+    if ((i === 0) !== (part.id === FIRST_PART))
+      stop(`${path}/id`, `the first part, and no other, has the id “${FIRST_PART}”`);
+    if (i === 0 && part.takes.length)
+      stop(`${path}/takes`, 'the first part takes what no other takes: it names nothing itself');
+    if (i > 0 && part.takes.length === 0)
+      stop(`${path}/takes`, 'takes nothing; a part after the first names its faces');
+    part.takes.forEach((t, k) => {
+      const at = `${path}/takes/${k}`;
+      const surface = surfaces.find((s) => s.id === t.surface);
+      if (!surface) return stop(`${at}/surface`, `the surface “${t.surface}” is not in this job`);
+      if (t.face !== undefined && !surface.faces.some((f) => f.id === t.face))
+        stop(`${at}/face`, `${surface.name} has no face “${t.face}”`);
+      for (const piece of t.pieces ?? [])
+        if (!surface.units?.includes(piece)) stop(`${at}/pieces`, `${surface.name} has no piece “${piece}”`);
     });
+  });
   return out;
 }
 
@@ -164,7 +182,14 @@ function doubledIds(job: JobDocument): Problem[] {
   const lists: [path: string, what: string, ids: readonly string[]][] = [
     ['/products', 'cards', job.products.map((c) => c.id)],
     ['/samples', 'sample boards', (job.samples ?? []).map((s) => s.id)],
-    ['/compared', 'compared systems', (job.compared ?? []).map((s) => s.id)],
+    ['/surfaces', 'surfaces', job.surfaces.map((s) => s.id)],
+    ['/places', 'places', job.places.map((p) => p.id)],
+    ['/parts', 'parts', job.parts.map((p) => p.id)],
+    ...job.parts.map((p, i): [string, string, string[]] => [
+      `/parts/${i}/compared`,
+      'compared systems',
+      (p.compared ?? []).map((s) => s.id)
+    ]),
     ...job.surfaces.flatMap((s, i): [string, string, string[]][] => [
       [`/surfaces/${i}/cutOuts`, 'cut-outs', (s.cutOuts ?? []).map((c) => c.id)],
       [`/surfaces/${i}/exits`, 'exits', (s.exits ?? []).map((e) => e.id)]
@@ -180,20 +205,20 @@ function doubledIds(job: JobDocument): Problem[] {
     .map(([path, what]) => ({ path, severity: 'stop', problem: `two ${what} have the same id` }));
 }
 
-/** Cards the finish names that are not in the job: nothing could be computed of its coats. */
-function missingCards({ finish, products }: JobDocument): Problem[] {
+/** Cards a part's finish names that are not in the job: nothing could be computed of its coats. */
+function missingCards({ finish }: Pick<PartJob, 'finish'>, products: JobDocument['products'], at: string): Problem[] {
   if (!finish) return [];
   const held = new Set(products.map((c) => c.id));
   const named: [path: string, id: string][] = [
-    ['/finish/productId', finish.productId],
-    ...(finish.coats ?? []).map((c, i): [string, string] => [`/finish/coats/${i}/productId`, c.productId])
+    [`${at}/finish/productId`, finish.productId],
+    ...(finish.coats ?? []).map((c, i): [string, string] => [`${at}/finish/coats/${i}/productId`, c.productId])
   ];
   return named
     .filter(([, id]) => !held.has(id))
     .map(([path, id]) => ({ path, severity: 'stop', problem: `the card “${id}” is not in this job` }));
 }
 
-const cardsProblems = (job: JobDocument): Problem[] =>
+const cardsProblems = (job: Pick<JobDocument, 'products'>): Problem[] =>
   job.products.flatMap((card, i) =>
     cardProblems(card).map((p): Problem => ({
       path: `/products/${i}${p.path}`,
@@ -202,7 +227,7 @@ const cardsProblems = (job: JobDocument): Problem[] =>
     }))
   );
 
-function finishProblems(job: JobDocument): Problem[] {
+function finishProblems(job: PartJob): Problem[] {
   const { finish } = job;
   if (!finish) return [{ path: '/finish', severity: 'stop', problem: 'Choose a product.' }];
   const out: Problem[] = [];
@@ -230,7 +255,7 @@ function finishProblems(job: JobDocument): Problem[] {
 }
 
 /** What speaks against one coat: place, kind of surface, colour, method, grit, number of coats. */
-function specProblems(job: JobDocument, spec: CoatSpec, path: string): Problem[] {
+function specProblems(job: PartJob, spec: CoatSpec, path: string): Problem[] {
   const card = cardOf(job, spec.productId);
   const out: Problem[] = [];
   const stop = (at: string, problem: string) => out.push({ path: at, severity: 'stop', problem });

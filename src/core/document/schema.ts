@@ -1,4 +1,4 @@
-import { CLOCK_FORM, FACE_FORM, LOCAL_TIME_FORM, SLUG_FORM } from '../keyed';
+import { CLOCK_FORM, FACE_FORM, ID_FORM, LOCAL_TIME_FORM, SLUG_FORM } from '../keyed';
 import { Type, type Static } from 'typebox';
 import { Method, ProductCardSchema } from '../product/schema';
 import { LivingSchema, SurfaceSchema } from '../surface/schema';
@@ -24,81 +24,94 @@ export const WorkingHoursSchema = Type.Object(
   closed
 );
 
-export const SiteSchema = Type.Object(
-  {
-    place: text(120),
-    latitudeDeg: Type.Number({ minimum: -90, maximum: 90 }),
-    longitudeDeg: Type.Number({ minimum: -180, maximum: 180 }),
-    timeZone: text(60),
-    setting: Type.Enum(['indoor', 'outdoor']),
-    workingHours: WorkingHoursSchema,
-    /** When nobody can work there though it is a working hour: the client's closed days, the crew elsewhere. */
-    closures: Type.Optional(
-      Type.Array(
-        Type.Union([
-          Type.Object(
-            {
-              reason: text(80),
-              days: Type.Array(Type.Enum(['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun']), {
-                minItems: 1,
-                maxItems: 7,
-                uniqueItems: true
-              }),
-              from: Type.Optional(clock),
-              to: Type.Optional(clock)
-            },
-            closed
-          ),
-          Type.Object({ reason: text(80), fromLocal: localTime, toLocal: localTime }, closed)
-        ]),
-        { maxItems: 40 }
-      )
-    ),
-    lamps: Type.Boolean(),
-    room: Type.Object(
-      {
-        tempC: Type.Number({ minimum: -10, maximum: 45 }),
-        rh: Type.Number({ minimum: 0.05, maximum: 1 }),
-        airSpeedMPerS: Type.Number({ minimum: 0, maximum: 5 }),
-        floorExcessC: Type.Number({ minimum: -10, maximum: 20 }),
-        volumeM3: Type.Optional(Type.Number({ minimum: 1, maximum: 1000000 })),
-        airChangesPerHour: Type.Optional(Type.Number({ minimum: 0, maximum: 60 })),
-        /** Held unless said: a room that follows outdoors has no thermostat. */
-        kind: Type.Optional(Type.Enum(['held', 'follows outdoors'])),
-        offsetC: Type.Optional(Type.Number({ minimum: -10, maximum: 25 })),
-        moistureGainHPaPerH: Type.Optional(Type.Number({ minimum: 0, maximum: 10 })),
-        windowsOpen: Type.Optional(Type.Object({ from: clock, to: clock }, closed))
-      },
-      closed
-    ),
-    exposure: Type.Object(
-      {
-        tiltDeg: Type.Number({ minimum: 0, maximum: 90 }),
-        facingDeg: Type.Number({ minimum: 0, maximum: 360 }),
-        shade: Type.Number({ minimum: 0, maximum: 1 }),
-        shelter: Type.Number({ minimum: 0, maximum: 1 }),
-        absorption: Type.Number({ minimum: 0.2, maximum: 1 }),
-        /** Hours of the day in shade, deeper than the shade of the whole day. */
-        shadeByHours: Type.Optional(
-          Type.Array(Type.Object({ from: clock, to: clock, shade: Type.Number({ minimum: 0, maximum: 1 }) }, closed), {
-            maxItems: 6
-          })
-        )
-      },
-      closed
-    ),
-    moisture: Type.Optional(
-      Type.Object(
-        {
-          percent: Type.Number({ minimum: 1, maximum: 60 }),
-          at: Type.String({ format: 'date-time' })
-        },
-        closed
-      )
+/** Where in the world a job is. */
+const where = {
+  place: text(120),
+  latitudeDeg: Type.Number({ minimum: -90, maximum: 90 }),
+  longitudeDeg: Type.Number({ minimum: -180, maximum: 180 }),
+  timeZone: text(60)
+};
+
+/** The air of a place, and when people may work in it. */
+const air = {
+  setting: Type.Enum(['indoor', 'outdoor']),
+  workingHours: WorkingHoursSchema,
+  /** When nobody can work there though it is a working hour: the client's closed days, the crew elsewhere. */
+  closures: Type.Optional(
+    Type.Array(
+      Type.Union([
+        Type.Object(
+          {
+            reason: text(80),
+            days: Type.Array(Type.Enum(['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun']), {
+              minItems: 1,
+              maxItems: 7,
+              uniqueItems: true
+            }),
+            from: Type.Optional(clock),
+            to: Type.Optional(clock)
+          },
+          closed
+        ),
+        Type.Object({ reason: text(80), fromLocal: localTime, toLocal: localTime }, closed)
+      ]),
+      { maxItems: 40 }
     )
-  },
+  ),
+  lamps: Type.Boolean(),
+  room: Type.Object(
+    {
+      tempC: Type.Number({ minimum: -10, maximum: 45 }),
+      rh: Type.Number({ minimum: 0.05, maximum: 1 }),
+      airSpeedMPerS: Type.Number({ minimum: 0, maximum: 5 }),
+      floorExcessC: Type.Number({ minimum: -10, maximum: 20 }),
+      volumeM3: Type.Optional(Type.Number({ minimum: 1, maximum: 1000000 })),
+      airChangesPerHour: Type.Optional(Type.Number({ minimum: 0, maximum: 60 })),
+      /** Held unless said: a room that follows outdoors has no thermostat. */
+      kind: Type.Optional(Type.Enum(['held', 'follows outdoors'])),
+      offsetC: Type.Optional(Type.Number({ minimum: -10, maximum: 25 })),
+      moistureGainHPaPerH: Type.Optional(Type.Number({ minimum: 0, maximum: 10 })),
+      windowsOpen: Type.Optional(Type.Object({ from: clock, to: clock }, closed))
+    },
+    closed
+  ),
+  exposure: Type.Object(
+    {
+      tiltDeg: Type.Number({ minimum: 0, maximum: 90 }),
+      facingDeg: Type.Number({ minimum: 0, maximum: 360 }),
+      shade: Type.Number({ minimum: 0, maximum: 1 }),
+      shelter: Type.Number({ minimum: 0, maximum: 1 }),
+      absorption: Type.Number({ minimum: 0.2, maximum: 1 }),
+      /** Hours of the day in shade, deeper than the shade of the whole day. */
+      shadeByHours: Type.Optional(
+        Type.Array(Type.Object({ from: clock, to: clock, shade: Type.Number({ minimum: 0, maximum: 1 }) }, closed), {
+          maxItems: 6
+        })
+      )
+    },
+    closed
+  ),
+  moisture: Type.Optional(
+    Type.Object(
+      {
+        percent: Type.Number({ minimum: 1, maximum: 60 }),
+        at: Type.String({ format: 'date-time' })
+      },
+      closed
+    )
+  )
+};
+
+export const WhereSchema = Type.Object(where, closed);
+
+/** Where the wood is while it is worked: a room, a terrace, a bench; each has its own air and hours. */
+export const PlaceSchema = Type.Object(
+  { id: Type.String({ pattern: SLUG_FORM.pattern }), name: text(60), ...air },
   closed
 );
+
+/** One place of a job and where in the world it is, together. */
+export const SiteSchema = Type.Object({ ...where, ...air }, closed);
 
 /** What is done to the coat below before this one goes on. */
 export const CUT_BACKS = ['nothing', 'denib', 'abrade'] as const;
@@ -174,41 +187,75 @@ export const SampleBoardSchema = Type.Object(
   closed
 );
 
-/** The open job file, version 1: all a plan needs, with the product cards it was made with. */
-export const JobDocumentSchema = Type.Object(
+/** Faces of a surface that a part takes: one or all of them, on all pieces or on some. */
+export const TakenSchema = Type.Object(
   {
-    format: Type.Literal('basket-job'),
-    version: Type.Literal(1),
-    title: text(120),
-    client: Type.Object(
-      {
-        name: text(120),
-        phone: Type.Optional(Type.String({ maxLength: 40 })),
-        email: Type.Optional(Type.String({ maxLength: 120 })),
-        wishes: Type.Optional(Type.String({ maxLength: 2000 }))
-      },
-      closed
-    ),
-    site: SiteSchema,
-    crew: Type.Object(
-      {
-        people: Type.Integer({ minimum: 1, maximum: 20 }),
-        /** The van that takes each visit's load, by visit from the first. */
-        vans: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 24 }))
-      },
-      closed
-    ),
-    surfaces: Type.Array(SurfaceSchema, { maxItems: 60 }),
+    surface: Type.String({ pattern: ID_FORM.pattern }),
+    face: Type.Optional(Type.String({ pattern: ID_FORM.pattern })),
+    pieces: Type.Optional(
+      Type.Array(Type.String({ minLength: 1, maxLength: 30 }), { minItems: 1, maxItems: 200, uniqueItems: true })
+    )
+  },
+  closed
+);
+
+/**
+ * Faces that share one sequence of coats, at one place, on one timetable. The first part of a job takes every face that no
+ * other takes, so that each coated face of each piece is in exactly one.
+ */
+export const PartSchema = Type.Object(
+  {
+    id: Type.String({ pattern: SLUG_FORM.pattern }),
+    /** The crew's own name for it; without one it goes by what it takes. */
+    name: Type.Optional(text(60)),
+    placeId: Type.String({ pattern: SLUG_FORM.pattern }),
+    takes: Type.Array(TakenSchema, { maxItems: 400 }),
     finish: Type.Optional(FinishSchema),
     /** Systems weighed against each other before one is chosen. */
     compared: Type.Optional(Type.Array(FinishSystemSchema, { maxItems: 4 })),
-    samples: Type.Optional(Type.Array(SampleBoardSchema, { maxItems: 24 })),
-    living: LivingSchema,
-    usedForFood: Type.Boolean(),
-    startAt: Type.Optional(Type.String({ format: 'date-time' })),
-    products: Type.Array(ProductCardSchema, { maxItems: 12 })
+    startAt: Type.Optional(Type.String({ format: 'date-time' }))
   },
-  { ...closed, $id: 'basket-job-1', title: 'Basket job file, version 1' }
+  closed
+);
+
+/** What a job holds whatever its parts. */
+export const jobWide = {
+  title: text(120),
+  client: Type.Object(
+    {
+      name: text(120),
+      phone: Type.Optional(Type.String({ maxLength: 40 })),
+      email: Type.Optional(Type.String({ maxLength: 120 })),
+      wishes: Type.Optional(Type.String({ maxLength: 2000 }))
+    },
+    closed
+  ),
+  crew: Type.Object(
+    {
+      people: Type.Integer({ minimum: 1, maximum: 20 }),
+      /** The van that takes each visit's load, by visit from the first. */
+      vans: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 24 }))
+    },
+    closed
+  ),
+  surfaces: Type.Array(SurfaceSchema, { maxItems: 60 }),
+  samples: Type.Optional(Type.Array(SampleBoardSchema, { maxItems: 24 })),
+  living: LivingSchema,
+  usedForFood: Type.Boolean(),
+  products: Type.Array(ProductCardSchema, { maxItems: 12 })
+};
+
+/** The open job file, version 2: all a plan needs, with the product cards it was made with. */
+export const JobDocumentSchema = Type.Object(
+  {
+    format: Type.Literal('basket-job'),
+    version: Type.Literal(2),
+    ...jobWide,
+    site: WhereSchema,
+    places: Type.Array(PlaceSchema, { minItems: 1, maxItems: 12 }),
+    parts: Type.Array(PartSchema, { minItems: 1, maxItems: 24 })
+  },
+  { ...closed, $id: 'basket-job-2', title: 'Basket job file, version 2' }
 );
 
 export type CoatChoice = Static<typeof CoatChoiceSchema>;
@@ -217,3 +264,7 @@ export type Finish = Static<typeof FinishSchema>;
 export type FinishSystem = Static<typeof FinishSystemSchema>;
 export type SampleBoard = Static<typeof SampleBoardSchema>;
 export type JobDocument = Static<typeof JobDocumentSchema>;
+export type Place = Static<typeof PlaceSchema>;
+export type Part = Static<typeof PartSchema>;
+export type Taken = Static<typeof TakenSchema>;
+export type Site = Static<typeof SiteSchema>;

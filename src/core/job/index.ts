@@ -1,1 +1,2 @@
-export { view, type JobSeen, type JobView } from './view';
+export { coatsWanted, hangsOnWeather, isBooked, jobDueAt, stageOf, withoutJob } from './parts';
+export { view, type JobSeen, type JobView, type PartView } from './view';

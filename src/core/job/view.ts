@@ -1,11 +1,13 @@
 import type { WeatherSeries } from '../air';
 import type { MeasuredHour, SiteClimate } from '../climate';
-import { coatCount, type JobDocument } from '../document';
+import { partJobs, wholeSurfaceId, type JobDocument, type PartJob } from '../document';
 import { withOwn, type Knowledge } from '../knowledge';
-import { jobStage, type JobStage, type WorkState } from '../log';
+import { forPart, type JobStage, type PartState, type WorkState } from '../log';
 import { plan, type Plan } from '../plan';
-import { liveWork, surveySurfaces, type LiveWork, type SurfaceSurvey } from '../site';
+import { liveWork, surveySurface, type LiveWork, type SurfaceSurvey } from '../site';
+import { unitCount } from '../surface';
 import { moistureRead, siteClimate } from '../window';
+import { stageOf } from './parts';
 
 /** All that a view of a job is made from. */
 export interface JobSeen {
@@ -13,12 +15,27 @@ export interface JobSeen {
   document: JobDocument;
   /** The job's log, folded. */
   state: WorkState;
-  /** The weather of the job's own hours; null for a held room, or where none is known. */
+  /** The weather of the job's own hours; null where none of its places needs any, or where none is known. */
   weather: WeatherSeries | null;
   span: { startMs: number; hours: number };
+  /** What the job's sensors told: they stand in its first place. */
   measured: readonly MeasuredHour[];
   /** What the crew knows from its other jobs alone. */
   others: Knowledge;
+  nowMs: number;
+}
+
+/** One part of a job, whole, at an instant. */
+export interface PartView {
+  /** The part as it is worked. */
+  job: PartJob;
+  state: PartState;
+  climate: SiteClimate | null;
+  measured: readonly MeasuredHour[];
+  /** What the crew knows, this part's own coats and tack tests as they stand. */
+  knowledge: Knowledge;
+  live: LiveWork;
+  plan: Plan;
   nowMs: number;
 }
 
@@ -26,34 +43,74 @@ export interface JobSeen {
 export interface JobView {
   state: WorkState;
   span: { startMs: number; hours: number };
-  climate: SiteClimate | null;
-  /** What the crew knows, this job's own coats and tack tests as they stand. */
-  knowledge: Knowledge;
-  live: LiveWork;
-  plan: Plan;
-  /** What was found on each surface and what it takes to be ready; worked out when first asked for. */
+  /** Its parts, the first first. */
+  parts: readonly [PartView, ...PartView[]];
+  /** What was found on each surface of the job, once each, as the part sees it that takes most of its faces. */
   readonly surveys: readonly SurfaceSurvey[];
   readonly stage: JobStage;
 }
 
+interface Standing {
+  job: PartJob;
+  state: PartState;
+  measured: readonly MeasuredHour[];
+  climate: SiteClimate | null;
+}
+
 /** view(job, log, weather, knowledge, now): everything computed from what is known, nothing remembered. */
-export function view({ id, document, state, weather, span, measured, others, nowMs }: JobSeen): JobView {
-  const climate = siteClimate(document, weather, span, measured, moistureRead(state));
-  const knowledge = withOwn(others, id, document, state, climate, nowMs);
-  const live = liveWork(document, state, climate, knowledge, nowMs);
+export function view(seen: JobSeen): JobView {
+  const { document, state, weather, span, measured } = seen;
+  const firstPlace = document.parts[0]!.placeId;
+  const standing = partJobs(document).map((job, i): Standing => {
+    const here = document.parts[i]!.placeId === firstPlace ? measured : [];
+    const climate = siteClimate(job, weather, span, here, moistureRead(state, job));
+    return { job, state: forPart(state, job.part), measured: here, climate };
+  });
   let surveys: readonly SurfaceSurvey[] | null = null;
+  const parts = standing.map((s) => partView(seen, s, knowledgeIn(seen, standing, s)));
   return {
     state,
     span,
-    climate,
-    knowledge,
-    live,
-    plan: plan(document, climate, knowledge, nowMs, live.coats.at(-1)),
+    parts: parts as [PartView, ...PartView[]],
     get surveys() {
-      return (surveys ??= surveySurfaces(document, state, climate, knowledge.house, nowMs));
+      return (surveys ??= surveysOf(document, parts));
     },
     get stage() {
-      return jobStage(state, Boolean(document.startAt), coatCount(document));
+      return stageOf(document, state);
     }
   };
+}
+
+function partView({ nowMs }: JobSeen, { job, state, measured, climate }: Standing, knowledge: Knowledge): PartView {
+  const live = liveWork(job, state, climate, knowledge, nowMs);
+  return {
+    job,
+    state,
+    climate,
+    measured,
+    knowledge,
+    live,
+    plan: plan(job, climate, knowledge, nowMs, live.coats.at(-1)),
+    nowMs
+  };
+}
+
+/** The surveys of a job's surfaces in their order; a surface in several parts is judged for the one with most of its faces. */
+function surveysOf(document: JobDocument, parts: readonly PartView[]): SurfaceSurvey[] {
+  const faces = (part: PartView, surfaceId: string) =>
+    part.job.surfaces
+      .filter((s) => wholeSurfaceId(s.id) === surfaceId)
+      .reduce((n, s) => n + s.faces.filter((f) => f.coats > 0).length * unitCount(s), 0);
+  return document.surfaces.map((surface) => {
+    const [most] = [...parts].sort((a, b) => faces(b, surface.id) - faces(a, surface.id));
+    const { job, state, climate, knowledge, nowMs } = most!;
+    return surveySurface(job, surface, state, climate, knowledge.house, nowMs);
+  });
+}
+
+/** What the crew knows in one part: what the job's other parts teach counts like that of another job. */
+function knowledgeIn({ id, others, nowMs }: JobSeen, standing: readonly Standing[], mine: Standing): Knowledge {
+  const withPart = (known: Knowledge, s: Standing) => withOwn(known, id, s.job, s.state, s.climate, nowMs);
+  const { before: _, ...elsewhere } = standing.filter((s) => s !== mine).reduce(withPart, others);
+  return withPart(elsewhere, mine);
 }

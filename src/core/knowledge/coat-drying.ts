@@ -6,7 +6,7 @@ import type { SiteClimate } from '../climate';
 import { knownBefore, type Knowledge } from './knowledge';
 import type { CoatPlan } from '../coats';
 import { coatCard, coatSpec, finishCard } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import type { CoatState, WorkState } from '../log';
 
 /** How a coat on the wood dries, the crew's factor κ left out. */
@@ -30,7 +30,7 @@ export interface CoatDrying {
 
 /** The coats of a log, from the wood up, each against the air it dries in. */
 export function coatDryings(
-  job: JobDocument,
+  job: PartJob,
   state: Pick<WorkState, 'coats'>,
   climate: SiteClimate,
   knowledge: Knowledge,

@@ -3,7 +3,7 @@ import type { HouseRules } from '../house';
 import { isTwoPart } from '../product';
 import { coatPlans, type CoatKey } from '../coats';
 import { cardOf, jobAtHouse } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import type { WorkState } from '../log';
 
 /** A finished coat as the log teaches from it. Rates in m²/L. */
@@ -27,11 +27,8 @@ export interface FinishedCoat {
 const TOO_LITTLE = 'less was used than the applicators keep';
 
 /** Every closed coat of a job with what its used litres say of how far the oil went; none where less was used than applicators keep. */
-export function finishedCoats(
-  document: JobDocument,
-  state: Pick<WorkState, 'coats'>,
-  house: HouseRules
-): FinishedCoat[] {
+export function finishedCoats(document: PartJob, state: Pick<WorkState, 'coats'>, house: HouseRules): FinishedCoat[] {
+  if (!state.coats.some((c) => c.closedAtMs !== undefined)) return [];
   const job = jobAtHouse(document, house);
   const plans = coatPlans(job, { ...house, rhythm: 'one a day' });
   return state.coats.flatMap((c): FinishedCoat[] => {

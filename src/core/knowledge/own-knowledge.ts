@@ -1,21 +1,21 @@
 import type { CoverageLog } from '../coverage';
 import { defaultHouseRules } from '../house';
 import type { SiteClimate } from '../climate';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import { finishedCoats, withCoats } from './finished';
 import type { WorkState } from '../log';
 import type { Knowledge } from './knowledge';
 import { tackTestsOf } from './tack-tests';
 
 /** What a job's coats teach. By the presets: a change of rules does not rewrite the past. */
-const ownCoats = (document: JobDocument, state: Pick<WorkState, 'coats'>) =>
+const ownCoats = (document: PartJob, state: Pick<WorkState, 'coats'>) =>
   finishedCoats(document, state, defaultHouseRules).sort((a, b) => a.coat - b.coat);
 
 /** What a crew knows from its other jobs alone. `stored` is this job as it is kept where the knowledge was gathered. */
 export function withoutOwn(
   knowledge: Knowledge,
   jobId: string,
-  document: JobDocument,
+  document: PartJob,
   stored: Pick<WorkState, 'coats'>
 ): Knowledge {
   const coats = ownCoats(document, stored);
@@ -34,7 +34,7 @@ export function withoutOwn(
 export function withOwn(
   others: Knowledge,
   jobId: string,
-  document: JobDocument,
+  document: PartJob,
   state: Pick<WorkState, 'coats'>,
   climate: SiteClimate | null,
   nowMs: number

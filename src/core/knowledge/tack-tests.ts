@@ -4,12 +4,12 @@ import type { SiteClimate } from '../climate';
 import { coatDryings } from './coat-drying';
 import { coatPlans } from '../coats';
 import { finishCard, jobAtHouse } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import type { WorkState } from '../log';
 import type { DryingLog, DryingObservation, Knowledge } from './knowledge';
 
 /** What tells one site from another for the drying factor. */
-export const siteKey = (job: Pick<JobDocument, 'site'>): string => job.site.place.trim().toLowerCase();
+export const siteKey = (job: Pick<PartJob, 'site'>): string => job.site.place.trim().toLowerCase();
 
 const known = new WeakMap<DryingLog, Map<string, DryingFactor>>();
 
@@ -19,7 +19,7 @@ const known = new WeakMap<DryingLog, Map<string, DryingFactor>>();
  */
 export function kappaFor(
   { drying, house }: Pick<Knowledge, 'drying' | 'house'>,
-  job: Pick<JobDocument, 'site'>,
+  job: Pick<PartJob, 'site'>,
   productId: string
 ): DryingFactor {
   const site = siteKey(job);
@@ -38,7 +38,7 @@ export function kappaFor(
 /** The tack tests of a job's own log that teach κ: those after laying, of products that dry (handbook 9). */
 export function tackTestsOf(
   jobId: string,
-  document: JobDocument,
+  document: PartJob,
   state: Pick<WorkState, 'coats'>,
   climate: SiteClimate | null,
   knowledge: Knowledge,

@@ -6,7 +6,7 @@ import { localDate } from '../calendar';
 import type { SequenceOutcome } from '../window';
 import { applicators, type CoatPlan } from '../coats';
 import { cardOf } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import gear from './gear.json';
 import type { LoadPlan, ProductLoad } from './load';
 import type { SurfaceSurvey } from '../site';
@@ -46,7 +46,7 @@ export interface Packed {
 
 /** The load list of a job: a visit for getting ready where anything is to be done, then one for each day of coats. */
 export function loadList(
-  job: JobDocument,
+  job: PartJob,
   plan: Packed,
   surveys: readonly SurfaceSurvey[],
   house: HouseRules
@@ -73,7 +73,7 @@ export function loadList(
 }
 
 /** Coats by the day they begin on; a day each while no start is chosen. */
-function coatDays(job: JobDocument, { coats, chosen }: Packed) {
+function coatDays(job: PartJob, { coats, chosen }: Packed) {
   const days = new Map<string, { coats: CoatPlan[]; atMs: number | null }>();
   for (const c of coats) {
     const laid = chosen?.coats.find((x) => x.number === c.number);
@@ -103,7 +103,7 @@ function item(
 }
 
 function coatItems(
-  job: JobDocument,
+  job: PartJob,
   coats: readonly CoatPlan[],
   load: LoadPlan,
   firstVisit: boolean,
@@ -146,13 +146,7 @@ function oilItems(p: ProductLoad, visit: readonly number[], card: ProductCard): 
   });
 }
 
-function mixingItems(
-  job: JobDocument,
-  coat: CoatPlan,
-  card: ProductCard,
-  load: LoadPlan,
-  house: HouseRules
-): LoadItem[] {
+function mixingItems(job: PartJob, coat: CoatPlan, card: ProductCard, load: LoadPlan, house: HouseRules): LoadItem[] {
   const out = [
     item(
       'mixing',
@@ -197,13 +191,13 @@ interface GearRow {
   why: string;
 }
 
-const countOf = (row: GearRow, job: JobDocument, areaM2: number): number => {
+const countOf = (row: GearRow, job: PartJob, areaM2: number): number => {
   if (row.perM2) return Math.max(1, Math.ceil(areaM2 / row.perM2));
   const heads = { spreader: applicators(job), person: job.crew.people }[row.per ?? ''] ?? 1;
   return heads * (row.each ?? 1);
 };
 
-function toolItems(job: JobDocument, coat: CoatPlan, house: HouseRules): LoadItem[] {
+function toolItems(job: PartJob, coat: CoatPlan, house: HouseRules): LoadItem[] {
   const kinds = new Set(coat.faces.map((f) => job.surfaces.find((s) => s.id === f.surfaceId)!.kind as string));
   const rows = (gear.tools[coat.method] as GearRow[]).filter((r) => !r.only || kinds.has(r.only));
   const out = coat.tool
@@ -222,7 +216,7 @@ function toolItems(job: JobDocument, coat: CoatPlan, house: HouseRules): LoadIte
   return out;
 }
 
-function fireItems(job: JobDocument, coats: readonly CoatPlan[], house: HouseRules): LoadItem[] {
+function fireItems(job: PartJob, coats: readonly CoatPlan[], house: HouseRules): LoadItem[] {
   const cards = coats.map((c) => cardOf(job, c.productId)!);
   const rags = coats.reduce((s, c, i) => s + ragsForCoat(cards[i]!, c.method, c.areaM2, house), 0);
   const out = [item('rags and fire', 'cotton rags', rags, 'counted out and counted back')];
@@ -235,7 +229,7 @@ function fireItems(job: JobDocument, coats: readonly CoatPlan[], house: HouseRul
   return out;
 }
 
-function alwaysItems(job: JobDocument, coats: readonly CoatPlan[], firstVisit: boolean, visits: number): LoadItem[] {
+function alwaysItems(job: PartJob, coats: readonly CoatPlan[], firstVisit: boolean, visits: number): LoadItem[] {
   const cards = coats.map((c) => cardOf(job, c.productId)!);
   const areaM2 = Math.max(...coats.map((c) => c.areaM2));
   const out = (gear.always as GearRow[]).map((r) => item(r.group as LoadGroup, r.name, countOf(r, job, areaM2), r.why));
@@ -256,7 +250,7 @@ function alwaysItems(job: JobDocument, coats: readonly CoatPlan[], firstVisit: b
 }
 
 /** What getting ready uses up, over all surfaces: from the prep plan, grit by grit. */
-function prepItems(job: JobDocument, surveys: readonly SurfaceSurvey[]): LoadItem[] {
+function prepItems(job: PartJob, surveys: readonly SurfaceSurvey[]): LoadItem[] {
   const items = surveys.flatMap((s) =>
     s.prep.steps.flatMap((step) => [
       ...step.consumables.map((c) =>

@@ -4,26 +4,25 @@ import type { ProductCard } from '../product';
 import { loadList } from './load-list';
 import { plan } from '../plan';
 import { siteClimate } from '../window';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 
-const loadOf = (job: JobDocument) =>
-  plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW).load!;
+const loadOf = (job: PartJob) => plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW).load!;
 const withCard = (
-  job: JobDocument,
+  job: PartJob,
   id: string,
   method: ProductCard['methods'][number]['method'],
   change: (c: ProductCard) => void = () => {}
-): JobDocument => {
+): PartJob => {
   const c = card(id);
   change(c);
   return { ...job, finish: { productId: c.id, colour: c.colours[0]!, method, bareWood: true }, products: [c] };
 };
-const itemsOf = (job: JobDocument) => {
+const itemsOf = (job: PartJob) => {
   const p = plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW);
   return loadList(job, p, [], knowledge.house).flatMap((v) => v.items);
 };
-const names = (job: JobDocument) => itemsOf(job).map((g) => g.name);
-const oilOf = (job: JobDocument) => loadOf(job).products[0]!;
+const names = (job: PartJob) => itemsOf(job).map((g) => g.name);
+const oilOf = (job: PartJob) => loadOf(job).products[0]!;
 
 describe('what goes into the van', () => {
   it('follows method, hardener, solvent, place and crew', () => {

@@ -16,7 +16,7 @@ import { ragsForCoat } from '../safety';
 import { takeFromStock, type FromStock } from '../stock';
 import type { CoatKey, CoatPlan } from '../coats';
 import { cardOf } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import type { Knowledge } from '../knowledge';
 
 /** Buying one tin fewer or more: what it costs and how likely it runs short. */
@@ -92,7 +92,7 @@ export interface LoadPlan {
 
 /** The oil of a job: litres at the chosen confidence, stock, tins and batches (handbook 6, 7). */
 export function loadPlan(
-  job: JobDocument,
+  job: PartJob,
   coats: readonly CoatPlan[],
   mixTempC: (coat: number) => number,
   { house, stock }: Pick<Knowledge, 'house' | 'stock'>,

@@ -1,9 +1,10 @@
 import { madeAt } from '../keyed';
+import { FIRST_PART } from '../document';
 import { emptySurvey } from '../survey';
 import { countedRags } from '../units';
 import type { EventType, WorkEvent } from './schema';
 import { takePrep, takeSurvey, type PrepEvent, type SurveyEvent } from './take-survey';
-import { takeBatch, takeCoat, type BatchEvent, type CoatEvent } from './take-work';
+import { takeBatch, takeCoat, type BatchEvent, type CoatEvent, type CoatRef } from './take-work';
 import { packedKey, ragsUnaccounted, type WorkState } from './work-state';
 
 /** One type of event of a job's log. */
@@ -17,17 +18,19 @@ export interface EventRow<T extends EventType> {
   by: 'hands' | 'anybody';
   /** Whether somebody was at work on the wood: the day has to be closed after it. */
   works: boolean;
+  /** Whether it happens to one part of the job and names it. */
+  ofPart: boolean;
   /** The coat whose litres it may make add up, or not. */
-  reckons?: (state: WorkState, e: EventOf<T>) => number | undefined;
+  reckons?: (state: WorkState, e: EventOf<T>) => CoatRef | undefined;
   /** Whether what the job teaches of drying may be another after it. */
   teachesDrying: boolean;
 }
 
-const work = { by: 'hands', works: true, teachesDrying: false } as const;
+const work = { by: 'hands', works: true, ofPart: false, teachesDrying: false } as const;
 const look = { ...work, works: false } as const;
 const desk = { ...look, by: 'anybody' } as const;
 
-const coat = { ...work, take: (s: WorkState, e: CoatEvent) => takeCoat(s, e) };
+const coat = { ...work, ofPart: true, take: (s: WorkState, e: CoatEvent) => takeCoat(s, e) };
 const batch = { ...work, take: (s: WorkState, e: BatchEvent) => takeBatch(s, e) };
 const survey = {
   ...look,
@@ -42,17 +45,21 @@ const prep = {
     )
 };
 /** The coat a batch was made for. */
-const coatOfBatch = (s: WorkState, e: BatchEvent) => s.batches.find((b) => b.batch === e.data.batch)?.coat;
+const coatOfBatch = (s: WorkState, e: BatchEvent) => s.batches.find((b) => b.batch === e.data.batch);
 const ragsStillOut = (s: WorkState): string | null =>
   ragsUnaccounted(s) > 0 ? `${countedRags(ragsUnaccounted(s))} still out` : null;
 
 /** Every type of event, in the order of the schemas. A new one without its row does not compile. */
 export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   'coat.opened': coat,
-  'coat.closed': { ...coat, reckons: (_, e) => e.data.coat, teachesDrying: true },
+  'coat.closed': {
+    ...coat,
+    reckons: (_, { data: { part = FIRST_PART, coat } }) => ({ part, coat }),
+    teachesDrying: true
+  },
   'bay.spread': coat,
   'bay.wiped': coat,
-  'batch.mixed': { ...batch, reckons: coatOfBatch },
+  'batch.mixed': { ...batch, ofPart: true, reckons: coatOfBatch },
   'batch.poured': batch,
   'batch.stirred': batch,
   'batch.emptied': { ...batch, reckons: coatOfBatch },
@@ -95,20 +102,23 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   'photo.added': survey,
   'prep.done': prep,
   'gate.checked': prep,
-  'coat.judged': { ...coat, ...desk },
+  'coat.judged': { ...coat, ...desk, ofPart: true },
   'sample.approved': {
     ...desk,
+    ofPart: true,
     take: (s, e) => {
-      s.approval = { ...e.data, atMs: e.at, by: e.byName };
-      delete s.approvalReopenedAtMs;
+      const { part = FIRST_PART, ...said } = e.data;
+      s.approvals.set(part, { approval: { ...said, atMs: e.at, by: e.byName } });
       return null;
     }
   },
   'sample.reopened': {
     ...desk,
+    ofPart: true,
     take: (s, e) => {
-      if (!s.approval) return 'no sample board was approved';
-      s.approvalReopenedAtMs = e.at;
+      const word = s.approvals.get(e.data.part ?? FIRST_PART);
+      if (!word) return 'no sample board was approved';
+      word.reopenedAtMs = e.at;
       return null;
     }
   },

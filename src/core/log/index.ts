@@ -4,12 +4,15 @@ export type { EventData, EventType, NewEvent, WorkEvent } from './schema';
 export {
   type Approval,
   type BatchState,
+  type ColourWord,
   type CoatState,
+  forPart,
   type JobStage,
   jobStage,
   type LayerLook,
   openBays,
   packedKey,
+  type PartState,
   ragsNotSafe,
   ragsUnaccounted,
   type WorkState

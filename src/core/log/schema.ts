@@ -5,6 +5,8 @@ import { findingTable, testTable } from '../survey';
 
 const closed = { additionalProperties: false };
 const coat = Type.Integer({ minimum: 1, maximum: 12 });
+/** The part of the job it happened to; the first where none is named. */
+const part = Type.Optional(Type.String({ pattern: SLUG_FORM.pattern }));
 const bay = Type.Integer({ minimum: 1, maximum: 200 });
 const batch = Type.String({ pattern: BATCH_FORM.pattern });
 const litres = Type.Number({ minimum: 0, maximum: 1000 });
@@ -29,11 +31,12 @@ const event = <K extends string, D extends TSchema>(type: K, data: D) =>
 
 /** Every small thing that happens on site. `at` is epoch ms on the device's clock, `id` a UUIDv7 made there. */
 export const EVENT_SCHEMAS = [
-  event('coat.opened', Type.Object({ coat }, closed)),
+  event('coat.opened', Type.Object({ part, coat }, closed)),
   event(
     'coat.closed',
     Type.Object(
       {
+        part,
         coat,
         usedL: litres,
         guessed: Type.Boolean(),
@@ -43,13 +46,14 @@ export const EVENT_SCHEMAS = [
       closed
     )
   ),
-  event('bay.spread', Type.Object({ coat, bay, batch: Type.Optional(batch) }, closed)),
-  event('bay.wiped', Type.Object({ coat, bay }, closed)),
+  event('bay.spread', Type.Object({ part, coat, bay, batch: Type.Optional(batch) }, closed)),
+  event('bay.wiped', Type.Object({ part, coat, bay }, closed)),
   event(
     'batch.mixed',
     Type.Object(
       {
         batch,
+        part,
         coat,
         components: Type.Array(
           Type.Object(
@@ -79,7 +83,7 @@ export const EVENT_SCHEMAS = [
   event('batch.poured', Type.Object({ batch }, closed)),
   event('batch.stirred', Type.Object({ batch }, closed)),
   event('batch.emptied', Type.Object({ batch, leftL: litres }, closed)),
-  event('tack.felt', Type.Object({ coat, felt: Type.Enum(['wet', 'tacky', 'touch dry', 'ready']) }, closed)),
+  event('tack.felt', Type.Object({ part, coat, felt: Type.Enum(['wet', 'tacky', 'touch dry', 'ready']) }, closed)),
   event(
     'reading.taken',
     Type.Object(
@@ -155,12 +159,13 @@ export const EVENT_SCHEMAS = [
   ),
   event(
     'coat.judged',
-    Type.Object({ coat, counts: Type.Boolean(), reason: Type.String({ minLength: 1, maxLength: 300 }) }, closed)
+    Type.Object({ part, coat, counts: Type.Boolean(), reason: Type.String({ minLength: 1, maxLength: 300 }) }, closed)
   ),
   event(
     'sample.approved',
     Type.Object(
       {
+        part,
         sample,
         client: Type.String({ minLength: 1, maxLength: 120 }),
         layers: Type.Array(
@@ -177,7 +182,7 @@ export const EVENT_SCHEMAS = [
       closed
     )
   ),
-  event('sample.reopened', Type.Object({ reason: Type.String({ minLength: 1, maxLength: 300 }) }, closed)),
+  event('sample.reopened', Type.Object({ part, reason: Type.String({ minLength: 1, maxLength: 300 }) }, closed)),
   event(
     'load.packed',
     Type.Object(
@@ -196,7 +201,7 @@ export const EVENT_SCHEMAS = [
       closed
     )
   ),
-  event('coat.remedied', Type.Object({ coat, note }, closed)),
+  event('coat.remedied', Type.Object({ part, coat, note }, closed)),
   event('day.closed', Type.Object({ date: Type.String({ format: 'date' }) }, closed)),
   event('handed.over', Type.Object({}, closed)),
   event('event.undone', Type.Object({ event: Type.String({ pattern: UUID_FORM.pattern }) }, closed))

@@ -1,6 +1,7 @@
+import { FIRST_PART } from '../document';
 import { addsUp, samePairCode } from '../mix';
 import type { WorkEvent } from './schema';
-import type { BatchState, WorkState } from './work-state';
+import type { BatchState, CoatState, WorkState } from './work-state';
 
 /** What happens to a coat and its bays. */
 export type CoatEvent = Extract<
@@ -10,11 +11,20 @@ export type CoatEvent = Extract<
   }
 >;
 
+/** A coat of a part. */
+export type CoatRef = Pick<CoatState, 'part' | 'coat'>;
+const isCoat =
+  ({ part, coat }: CoatRef) =>
+  (c: CoatRef) =>
+    c.part === part && c.coat === coat;
+
 /** Takes an event of a coat into the state; gives the reason when it can not take effect. */
 export function takeCoat(state: WorkState, e: CoatEvent): string | null {
-  const found = state.coats.find((c) => c.coat === e.data.coat);
+  const { part = FIRST_PART } = e.data;
+  const found = state.coats.find(isCoat({ part, coat: e.data.coat }));
   if (e.type === 'coat.opened' || e.type === 'bay.spread') {
     const coat = found ?? {
+      part,
       coat: e.data.coat,
       openedAtMs: e.at,
       bays: [],
@@ -74,12 +84,14 @@ export function takeBatch(state: WorkState, e: BatchEvent): string | null {
   const found = state.batches.find((b) => b.batch === e.data.batch);
   if (e.type === 'batch.mixed') {
     if (found) return `batch ${e.data.batch} was mixed already`;
-    const { batch, coat, components, pairCodes } = e.data;
+    const { batch, part = FIRST_PART, coat, components, pairCodes } = e.data;
+    state.batchesMixed++;
     if (pairCodes && !samePairCode(pairCodes.oil, pairCodes.hardener))
       return `the pair codes differ: ${pairCodes.oil} and ${pairCodes.hardener}`;
     state.batches.push({
       ...(pairCodes && { pairCodes }),
       batch,
+      part,
       coat,
       components,
       mixedAtMs: e.at,
@@ -96,9 +108,10 @@ export function takeBatch(state: WorkState, e: BatchEvent): string | null {
 }
 
 /** Sees whether the litres of a closed coat add up with those of its batches; a coat without any is taken at its word. */
-export function reckonUp(state: WorkState, number: number | undefined): void {
-  const coat = state.coats.find((c) => c.coat === number);
-  const batches = state.batches.filter((b) => b.coat === number);
+export function reckonUp(state: WorkState, of: CoatRef | undefined): void {
+  if (!of) return;
+  const coat = state.coats.find(isCoat(of));
+  const batches = state.batches.filter(isCoat(of));
   if (coat?.usedL === undefined || batches.length === 0) return;
   const sum = (of: (b: BatchState) => number) => batches.reduce((s, b) => s + of(b), 0);
   coat.doesNotAddUp = !addsUp({ heldL: sum((b) => b.totalL), leftL: sum((b) => b.leftL ?? 0), usedL: coat.usedL });

@@ -15,6 +15,12 @@ export interface Approval {
   layers: LayerLook[];
 }
 
+/** The client's last word on a sample board, and whether a change was asked for since. */
+export interface ColourWord {
+  approval: Approval;
+  reopenedAtMs?: number;
+}
+
 export interface BayState {
   bay: number;
   spreadAtMs: number;
@@ -25,6 +31,7 @@ export interface BayState {
 }
 
 export interface CoatState {
+  part: string;
   coat: number;
   openedAtMs: number;
   closedAtMs?: number;
@@ -44,6 +51,7 @@ export interface CoatState {
 
 export interface BatchState {
   batch: string;
+  part: string;
   coat: number;
   mixedAtMs: number;
   by: string;
@@ -85,9 +93,10 @@ export interface WorkState {
   daysClosedAtMs: number[];
   /** When rags were last counted out. */
   ragsCountedAtMs?: number;
-  /** The client's last word on a sample board, and whether a change was asked for since. */
-  approval?: Approval;
-  approvalReopenedAtMs?: number;
+  /** What the client said last of sample boards, by part. */
+  approvals: Map<string, ColourWord>;
+  /** How many batches the job has had, whatever their part: the next one's letter follows. */
+  batchesMixed: number;
   /** The load list: what is packed, by visit and item, and where each item comes from. */
   load: { packed: Map<string, boolean>; from: Map<string, 'have' | 'buy' | 'borrow'> };
   handedOverAtMs?: number;
@@ -110,12 +119,27 @@ export const emptyState = (undone: Set<string>): WorkState => ({
   surveys: new Map(),
   prep: new Map(),
   closedDays: [],
+  approvals: new Map(),
+  batchesMixed: 0,
   daysClosedAtMs: [],
   load: { packed: new Map(), from: new Map() },
   setAside: [],
   undone,
   count: 0,
   lastAtMs: 0
+});
+
+/** The state as one part of the job has it: its own coats and batches, and what is so of the whole job. */
+export interface PartState extends WorkState {
+  colour?: ColourWord;
+}
+
+/** What is so of one part. */
+export const forPart = (state: WorkState, part: string): PartState => ({
+  ...state,
+  coats: state.coats.filter((c) => c.part === part),
+  batches: state.batches.filter((b) => b.part === part),
+  ...(state.approvals.has(part) && { colour: state.approvals.get(part)! })
 });
 
 /** The key of an item of the load list. */

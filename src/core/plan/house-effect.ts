@@ -1,5 +1,5 @@
 import type { SiteClimate } from '../climate';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import type { Knowledge } from '../knowledge';
 import { bestStarts, plan } from './plan';
 
@@ -16,7 +16,7 @@ export interface HouseFigures {
 
 /** The figures of a job as a house's rules make them. */
 export function houseFigures(
-  job: JobDocument,
+  job: PartJob,
   climate: SiteClimate | null,
   knowledge: Knowledge,
   nowMs: number

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { counterJob, deckJob, floorJob, knowledge, NOW } from '../../../tests/fixtures';
+import { counterJob, deckJob, floorJob, knowledge, NOW, whole } from '../../../tests/fixtures';
 import { HOUR_MS } from '../units';
 import { bestStarts, plan } from './plan';
 import { blockingProblems, jobProblems } from '../document';
@@ -73,11 +73,11 @@ describe('what a plan refuses and explains', () => {
     const blocked = (change: (j: ReturnType<typeof floorJob>) => void) => {
       const j = floorJob();
       change(j);
-      return blockingProblems(j).map((p) => p.path);
+      return blockingProblems(whole(j)).map((p) => p.path);
     };
     expect(blocked((j) => (j.site.timeZone = 'Mars/Olympus'))).toEqual(['/site/timeZone']);
     expect(blocked((j) => (j.site.workingHours.mon = { from: '17:00', to: '08:00' }))).toEqual([
-      '/site/workingHours/mon'
+      '/places/0/workingHours/mon'
     ]);
     expect(blocked((j) => (j.surfaces[0]!.speciesId = 'nope'))).toEqual(['/surfaces/0/speciesId']);
     expect(blocked((j) => ((j.surfaces[0]!.shape as { walls: { lengthM: number }[] }).walls[0]!.lengthM = 30))).toEqual(

@@ -9,7 +9,7 @@ import type { HourVerdict } from '../judge';
 import { coatPlans, facePlans, type CoatPlan, type FacePlan } from '../coats';
 import { firstStart, judgedHours, sequenceContext } from '../window';
 import type { LiveCoat } from '../site';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import { keepPlan, leavePlan, type KeepPlan, type LeavePlan } from '../care';
 import { loadPlan, type BatchPlan, type LoadPlan } from '../load';
 import { coatSpec, finishCard, jobAtHouse, sequenceCards, topCard } from '../document';
@@ -43,7 +43,7 @@ export interface Plan {
  * the work has begun the last coat on the wood takes the place of the chosen start: the rest is planned from now.
  */
 export function plan(
-  document: JobDocument,
+  document: PartJob,
   climate: SiteClimate | null,
   knowledge: Knowledge,
   nowMs: number,
@@ -133,7 +133,7 @@ const noBatchProblem = ({ coat, none }: BatchPlan): Problem[] =>
 
 /** The best starts of a job on one series, best first; empty when there is nothing to lay or no weather. */
 export function bestStarts(
-  document: JobDocument,
+  document: PartJob,
   climate: SiteClimate,
   knowledge: Knowledge,
   nowMs: number

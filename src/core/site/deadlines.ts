@@ -4,7 +4,7 @@ import { dayStarts, workingStretches } from '../calendar';
 import type { SequenceOutcome } from '../window';
 import type { JudgedBooking } from '../starts';
 import { coatCount } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import { openBays, ragsUnaccounted, type WorkState } from '../log';
 import type { BayEnd } from './dwell-clock';
 import type { LiveCoat, LiveWork } from './live';
@@ -37,7 +37,7 @@ export type Deadline = { jobId: string; atMs: number; urgent: boolean } & (
 );
 
 /** The morning after an instant, when work begins there; the next midnight where that day is off. */
-const nextMorningMs = (ms: number, { site }: JobDocument): number => {
+const nextMorningMs = (ms: number, { site }: PartJob): number => {
   const [, midnightMs] = dayStarts(site.timeZone, ms, ms + DAY_MS) as [number, number];
   const [work] = workingStretches(site.workingHours, site.timeZone, midnightMs, midnightMs + DAY_MS - 1);
   return work?.fromMs ?? midnightMs;
@@ -48,7 +48,7 @@ const RAGS_BEFORE_MS = HOUR_MS;
 /** Deadlines of one job, soonest first. Past ones stay until what they ask for is done. */
 export function deadlines(
   jobId: string,
-  job: JobDocument,
+  job: PartJob,
   state: WorkState,
   live: LiveWork,
   chosen: SequenceOutcome | null,
@@ -116,7 +116,7 @@ export function deadlines(
   return out.sort((a, b) => a.atMs - b.atMs);
 }
 
-function coatDeadlines(jobId: string, job: JobDocument, state: WorkState, live: LiveWork, nowMs: number): Deadline[] {
+function coatDeadlines(jobId: string, job: PartJob, state: WorkState, live: LiveWork, nowMs: number): Deadline[] {
   const out: Deadline[] = [];
   const last = live.coats[live.coats.length - 1];
   if (!last || state.handedOverAtMs !== undefined) return out;

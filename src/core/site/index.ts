@@ -2,4 +2,4 @@ export { type Deadline, deadlines } from './deadlines';
 export type { BayEnd } from './dwell-clock';
 export { type LiveBay, type LiveCoat, liveWork, type LiveWork } from './live';
 export { batchLetter, nextSteps, type Step } from './steps';
-export { lookTally, type MoistureSeen, type SurfaceSurvey, surveySurfaces } from './surface-survey';
+export { lookTally, type MoistureSeen, type SurfaceSurvey, surveySurface, surveySurfaces } from './surface-survey';

@@ -10,7 +10,7 @@ import { leavePlan, keepPlan, type KeepPlan, type LeavePlan } from '../care';
 import { coatDryings, type CoatDrying } from '../knowledge';
 import { coatPlans, type CoatPlan } from '../coats';
 import { coatCard, coatCount, coatSpec, finishCard, jobAtHouse, topCard } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import type { BatchState, CoatState, WorkState } from '../log';
 import type { Knowledge } from '../knowledge';
 import { kappaFor } from '../knowledge';
@@ -75,7 +75,7 @@ const STANDING_FILM_RATIO = 3;
 
 /** What really happened, drawn out to what will follow: dwell clocks, pot lives, drying and the dates after it. */
 export function liveWork(
-  document: JobDocument,
+  document: PartJob,
   state: WorkState,
   climate: SiteClimate | null,
   knowledge: Knowledge,
@@ -110,7 +110,7 @@ export function liveWork(
 }
 
 function liveCoats(
-  job: JobDocument,
+  job: PartJob,
   state: WorkState,
   bays: readonly LiveBay[],
   climate: SiteClimate,
@@ -173,7 +173,7 @@ function liveCoats(
 
 /** What is wet, late or standing on a coat, and what everything after it waits for (handbook 9). */
 function wetFacts(
-  job: JobDocument,
+  job: PartJob,
   { card, state: coat, film, wet }: CoatDrying,
   bays: readonly LiveBay[]
 ): Pick<LiveCoat, 'wet' | 'wipedLate' | 'standing' | 'willStayTacky' | 'waitsFor'> {
@@ -192,7 +192,7 @@ function wetFacts(
 }
 
 /** Whether a thumb found the coat dry on a day after. */
-const feltNextMorning = ({ site }: JobDocument, coat: CoatState, sinceMs: number): boolean =>
+const feltNextMorning = ({ site }: PartJob, coat: CoatState, sinceMs: number): boolean =>
   coat.tacks.some(
     (t) =>
       (t.felt === 'touch dry' || t.felt === 'ready') &&
@@ -201,7 +201,7 @@ const feltNextMorning = ({ site }: JobDocument, coat: CoatState, sinceMs: number
 
 function liveBays(
   card: ProductCard,
-  job: JobDocument,
+  job: PartJob,
   coat: CoatState,
   { daysClosedAtMs }: Pick<WorkState, 'daysClosedAtMs'>,
   climate: SiteClimate,

@@ -5,14 +5,14 @@ import { batchLetter, nextSteps } from './steps';
 import { fold, type WorkEvent } from '../log';
 import { liveWork } from './live';
 import { siteClimate } from '../window';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 
-const stepsOf = (job: JobDocument, events: WorkEvent[], nowMs = NOW) => {
+const stepsOf = (job: PartJob, events: WorkEvent[], nowMs = NOW) => {
   const climate = siteClimate(job, null, { startMs: NOW - 240 * HOUR_MS, hours: 600 });
   const state = fold(events);
   return nextSteps(job, state, liveWork(job, state, climate, knowledge, nowMs), nowMs);
 };
-const kinds = (job: JobDocument, events: WorkEvent[], nowMs?: number) =>
+const kinds = (job: PartJob, events: WorkEvent[], nowMs?: number) =>
   stepsOf(job, events, nowMs).map((s) => s.kind + (s.closed ? ` (${s.closed})` : ''));
 const mix = (batch: string, coat: number, minutes: number) =>
   made(

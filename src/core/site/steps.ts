@@ -3,7 +3,7 @@ import type { HouseRules } from '../house';
 import { classTraits, isTwoPart, touchDryProgress } from '../product';
 import { localDate } from '../calendar';
 import { coatCard, coatCount, finishCard } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import { openBays, ragsNotSafe, ragsUnaccounted, type WorkState } from '../log';
 import type { BayEnd } from './dwell-clock';
 import type { LiveCoat, LiveWork } from './live';
@@ -55,7 +55,7 @@ export function batchLetter(index: number): string {
 
 /** The next steps on site at an instant; empty when the job has no product or nothing to lay. */
 export function nextSteps(
-  job: JobDocument,
+  job: PartJob,
   state: WorkState,
   live: LiveWork,
   nowMs: number,
@@ -104,7 +104,7 @@ export function nextSteps(
 }
 
 /** Why a day may not be closed yet, or what closing it brings with it. */
-function dayCloses(job: JobDocument, state: WorkState, live: LiveWork, today: string): Pick<Step, 'closed' | 'warn'> {
+function dayCloses(job: PartJob, state: WorkState, live: LiveWork, today: string): Pick<Step, 'closed' | 'warn'> {
   const rags = ragsUnaccounted(state);
   if (rags > 0) return { closed: ragsNotSafe(rags) };
   const on = (ms: number | undefined) => ms !== undefined && localDate(ms, job.site.timeZone) === today;
@@ -119,7 +119,7 @@ function dayCloses(job: JobDocument, state: WorkState, live: LiveWork, today: st
 }
 
 function coatSteps(
-  job: JobDocument,
+  job: PartJob,
   state: WorkState,
   live: LiveWork,
   wanted: number,
@@ -163,7 +163,7 @@ function coatSteps(
   if (!batch)
     out.push({
       kind: 'mix',
-      batch: batchLetter(state.batches.length),
+      batch: batchLetter(state.batchesMixed),
       coat: next,
       twoPart: isTwoPart(card),
       ...(closed && { closed })
@@ -196,7 +196,7 @@ function coatSteps(
 }
 
 /** What is owed to a coat before anything else goes on. */
-const owedStep = (job: JobDocument, coat: LiveCoat): Step =>
+const owedStep = (job: PartJob, coat: LiveCoat): Step =>
   coat.waitsFor === 'remedy'
     ? {
         kind: 'remedy',

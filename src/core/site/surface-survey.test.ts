@@ -6,14 +6,14 @@ import { DAY_MS, HOUR_MS } from '../units';
 import { fold, type WorkEvent } from '../log';
 import { lookTally, surveySurfaces } from './surface-survey';
 import { siteClimate } from '../window';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 
 /** A job nobody has looked at: as in the demo, without what it says of the wood. */
-const bare = (job: JobDocument): JobDocument => ({
+const bare = (job: PartJob): PartJob => ({
   ...job,
   surfaces: job.surfaces.map((s) => ({ ...s, look: undefined }))
 });
-function survey(job: JobDocument, events: WorkEvent[], atMs = NOW) {
+function survey(job: PartJob, events: WorkEvent[], atMs = NOW) {
   const weather = deskSeries(job.site, NOW, NOW - 5 * DAY_MS, NOW + 10 * DAY_MS);
   const climate = siteClimate(job, weather, { startMs: NOW - 24 * HOUR_MS, hours: 240 });
   return surveySurfaces(job, fold(events), climate, knowledge.house, atMs);

@@ -24,7 +24,7 @@ import { moistureLimits, type Limit } from '../judge';
 import type { SiteClimate } from '../climate';
 import { speciesOf } from '../wood';
 import { cardOf, coatSpec, finishCard, sequenceCards, topCard } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import type { WorkState } from '../log';
 import { touchesFood } from '../document';
 
@@ -52,15 +52,16 @@ const LONGEST_LOOK_HOURS = 240;
 
 /** Every surface's survey, verdict and preparation, from the job, its log and the air at the site. */
 export const surveySurfaces = (
-  job: JobDocument,
+  job: PartJob,
   state: WorkState,
   climate: SiteClimate | null,
   house: HouseRules,
   nowMs: number
 ): SurfaceSurvey[] => job.surfaces.map((s) => surveySurface(job, s, state, climate, house, nowMs));
 
-function surveySurface(
-  job: JobDocument,
+/** One surface of a part: its survey, verdict and preparation. */
+export function surveySurface(
+  job: PartJob,
   surface: Surface,
   state: WorkState,
   climate: SiteClimate | null,
@@ -126,7 +127,7 @@ type Depth = NonNullable<ProductCard['pigment']>[number]['depth'];
 const DEPTHS: readonly Depth[] = ['clear', 'light', 'medium', 'dark'];
 
 /** The darkest colour of the sequence; undefined when no card tells. */
-function deepestColour(job: JobDocument): Depth | undefined {
+function deepestColour(job: PartJob): Depth | undefined {
   const { finish } = job;
   const last = finish?.coats?.length ?? 1;
   const depths = Array.from({ length: last }, (_, i) => {
@@ -137,7 +138,7 @@ function deepestColour(job: JobDocument): Depth | undefined {
 }
 
 function moistureSeen(
-  job: JobDocument,
+  job: PartJob,
   surface: Surface,
   survey: Survey,
   areaM2: number,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { floorJob } from '../../../tests/fixtures';
+import { floorJob, whole } from '../../../tests/fixtures';
 import { blockingProblems, jobProblems } from '../document';
 import { coatPlans } from '../coats';
 import { defaultHouseRules } from '../house';
@@ -126,7 +126,7 @@ describe('what nobody has measured', () => {
     const job = floorJob();
     const [first] = job.surfaces;
     job.surfaces = [{ ...first!, cutOuts: [], exits: [], speciesId: 'unknown', shape: blankShape('L') }];
-    expect(blockingProblems(job)).toEqual([]);
+    expect(blockingProblems(whole(job))).toEqual([]);
     const stops = jobProblems(job).filter((p) => p.severity === 'stop');
     expect(stops.map((p) => p.path)).toEqual(['/surfaces/0/speciesId', '/surfaces/0/shape']);
     expect(stops[1]!.problem).toContain('wall A, wall B, wall C and 3 more not measured yet');

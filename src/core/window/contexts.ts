@@ -12,7 +12,7 @@ import type { SiteClimate } from '../climate';
 import type { CoatPlan } from '../coats';
 import { needsWeather } from './job-climate';
 import { coatCard } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import type { Knowledge } from '../knowledge';
 import { kappaFor } from '../knowledge';
 
@@ -41,7 +41,7 @@ const HORIZON_HOURS = 240;
 
 /** The frame of a job's contexts. Needs a finish and a coat to lay. */
 export function contextFrame(
-  job: JobDocument,
+  job: PartJob,
   span: { startMs: number; hours: number },
   coats: readonly CoatPlan[],
   knowledge: Knowledge,
@@ -125,7 +125,7 @@ export function contextIn({ fromMs, shared, coats, wood }: Frame, climate: SiteC
 
 /** Everything a start is simulated against. Needs a finish, a coat to lay, and at least one hour ahead. */
 export const sequenceContext = (
-  job: JobDocument,
+  job: PartJob,
   climate: SiteClimate,
   coats: readonly CoatPlan[],
   knowledge: Knowledge,
@@ -138,20 +138,20 @@ export const sequenceContext = (
   );
 
 /** What moisture, daylight and the like go by on a job. */
-export const useOf = (job: JobDocument) => ({
+export const useOf = (job: PartJob) => ({
   setting: job.site.setting,
   countertop: job.surfaces.some((s) => kindRow(s.kind).moisture === 'counter'),
   lamps: job.site.lamps || job.site.setting === 'indoor'
 });
 
 /** What may be worked from now on, and what is shut and why. */
-const openFrom = ({ site }: JobDocument, fromMs: number, endMs: number, nowMs: number): OpenStretch[] =>
+const openFrom = ({ site }: PartJob, fromMs: number, endMs: number, nowMs: number): OpenStretch[] =>
   openStretches(site.workingHours, site.closures ?? [], site.timeZone, fromMs, endMs)
     .map((w) => ({ ...w, fromMs: Math.max(w.fromMs, nowMs) }))
     .filter((w) => w.toMs > w.fromMs);
 
 /** Every hour ahead for the coat that comes next, with all that closes it. */
-export function judgedHours(job: JobDocument, climate: SiteClimate, ctx: SequenceContext): HourVerdict[] {
+export function judgedHours(job: PartJob, climate: SiteClimate, ctx: SequenceContext): HourVerdict[] {
   const { fromMs } = ctx.work;
   const endMs = climate.startMs + climate.hours.length * HOUR_MS;
   const nowMs = Math.max(fromMs, ctx.work.from.find((ms) => ms > 0) ?? fromMs);

@@ -10,12 +10,12 @@ import { siteClimates } from './job-climate';
 import { coatPlans } from '../coats';
 import { finishCard, jobAtHouse, withSystem } from '../document';
 import { contextFrame, contextIn, type OnWood } from './contexts';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import type { Knowledge } from '../knowledge';
 
 /** All that a job is judged by in every member of a forecast. */
 export interface Outlook {
-  document: JobDocument;
+  document: PartJob;
   /** The members of the forecast, the control first; null for a held room. */
   members: readonly WeatherSeries[] | null;
   span: { startMs: number; hours: number };
@@ -88,7 +88,7 @@ function variants(o: Outlook, shelf: readonly ProductCard[]): { kind: HelpKind; 
   const out: { kind: HelpKind; product?: string; outlook: Outlook }[] = [];
   const add = (kind: HelpKind, change: Partial<Outlook>, product?: string) =>
     out.push({ kind, product, outlook: { ...o, ...change } });
-  const withSite = (change: Partial<JobDocument['site']>) => ({
+  const withSite = (change: Partial<PartJob['site']>) => ({
     document: { ...document, site: { ...site, ...change } }
   });
   if (site.setting === 'outdoor') {

@@ -16,16 +16,16 @@ import {
 } from '../climate';
 import { dailyStretches, shareOfHours } from '../calendar';
 import { speciesOf, type Board } from '../wood';
-import type { JobDocument } from '../document';
+import { wholeSurfaceId, type PartJob } from '../document';
 import type { WorkState } from '../log';
 
 /** Does this job's air hang on the weather outside? */
-export const needsWeather = ({ site }: Pick<JobDocument, 'site'>): boolean =>
+export const needsWeather = ({ site }: Pick<PartJob, 'site'>): boolean =>
   site.setting === 'outdoor' || site.room.kind === 'follows outdoors';
 
 /** The climate at a job: its room, or its boards under the weather. Null without the weather it needs. */
 export const siteClimate = (
-  job: JobDocument,
+  job: PartJob,
   weather: WeatherSeries | null,
   span: { startMs: number; hours: number },
   measured: readonly MeasuredHour[] = [],
@@ -37,7 +37,7 @@ export const siteClimate = (
  * has one. Hours before the issue are the same in all members and are worked out once. None without the weather it needs.
  */
 export function* siteClimates(
-  job: JobDocument,
+  job: PartJob,
   members: readonly WeatherSeries[] | null,
   span: { startMs: number; hours: number },
   measured: readonly MeasuredHour[] = [],
@@ -69,7 +69,7 @@ export function* siteClimates(
 type Seen = Pick<OutdoorSurface, 'moisture' | 'measured' | 'board'>;
 
 /** How this job's climate follows from a series and the hours known before it. */
-function climateOf(job: JobDocument, startMs: number, count: number, sun: SunHours, seen: Seen) {
+function climateOf(job: PartJob, startMs: number, count: number, sun: SunHours, seen: Seen) {
   const { site } = job;
   const share = (spans: readonly { from: string; to: string }[] | undefined) =>
     (spans ?? []).map((s) =>
@@ -103,7 +103,7 @@ function climateOf(job: JobDocument, startMs: number, count: number, sun: SunHou
 }
 
 /** The wood whose moisture the air pulls at: that of the first surface, an ordinary board where none is measured. */
-function boardOf({ surfaces: [surface] }: JobDocument): Board {
+function boardOf({ surfaces: [surface] }: PartJob): Board {
   return {
     thicknessMm: (surface ? woodThicknessM(surface) : 0.028) * 1000,
     hardness: surface ? speciesOf(surface.speciesId).hardness : 'softwood'
@@ -127,9 +127,14 @@ export function climateSpan(state: Pick<WorkState, 'coats'>, nowMs: number): { s
   };
 }
 
-/** Every moisture reading of a job's log: on Look, surface by surface, and on site. */
-export const moistureRead = (state: Pick<WorkState, 'surveys' | 'readings'>): MoistureReading[] => [
-  ...[...state.surveys.values()].flatMap((s) => s.moisture.map(({ atMs, percent }) => ({ atMs, percent }))),
+/** The moisture readings of a job's log that a part goes by: on Look, of its surfaces, and on site. */
+export const moistureRead = (
+  state: Pick<WorkState, 'surveys' | 'readings'>,
+  { surfaces }: Pick<PartJob, 'surfaces'>
+): MoistureReading[] => [
+  ...[...new Set(surfaces.map((s) => wholeSurfaceId(s.id)))].flatMap((id) =>
+    (state.surveys.get(id)?.moisture ?? []).map(({ atMs, percent }) => ({ atMs, percent }))
+  ),
   ...state.readings.flatMap((r) => (r.mcPercent === undefined ? [] : [{ atMs: r.atMs, percent: r.mcPercent }]))
 ];
 

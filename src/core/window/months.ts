@@ -7,7 +7,7 @@ import { siteClimates } from './job-climate';
 import { useOf } from './contexts';
 import { coatPlans } from '../coats';
 import { coatCard, jobAtHouse } from '../document';
-import type { JobDocument } from '../document';
+import type { PartJob } from '../document';
 import type { Knowledge } from '../knowledge';
 
 /** How a month usually is for this job: the share of its days that give enough open hours for the first coat. */
@@ -25,7 +25,7 @@ const UNREAD = BITS['no reading'];
  * The months of a typical year for a job's first coat: for plans past the forecast. A good day has open working hours for
  * the coat, or four, whichever is less. Null when nothing is to be laid.
  */
-export function monthsOutlook(document: JobDocument, year: WeatherSeries, knowledge: Knowledge): MonthOutlook[] | null {
+export function monthsOutlook(document: PartJob, year: WeatherSeries, knowledge: Knowledge): MonthOutlook[] | null {
   const job = jobAtHouse(document, knowledge.house);
   const [first] = coatPlans(job, knowledge.house, knowledge.coverage);
   const card = coatCard(job, 1);

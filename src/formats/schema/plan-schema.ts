@@ -114,13 +114,11 @@ const load = Type.Object(
   closed
 );
 
-/** The plan as `./basket plan` prints it, version 1: units in the names, instants in UTC. */
-export const PlanFileSchema = Type.Object(
+const part = Type.Object(
   {
-    format: Type.Literal('basket-plan'),
-    version: Type.Literal(1),
-    job: Type.String(),
-    computedFor: instant,
+    part: Type.String(),
+    name: Type.String(),
+    place: Type.String(),
     problems: Type.Array(
       Type.Object({ path: Type.String(), severity: Type.Enum(['stop', 'check']), problem: Type.String() }, closed)
     ),
@@ -196,5 +194,17 @@ export const PlanFileSchema = Type.Object(
       )
     )
   },
-  { ...closed, $id: 'basket-plan-1', title: 'Basket plan, version 1' }
+  closed
+);
+
+/** The plan as `./basket plan` prints it, version 2: each part of the job, units in the names, instants in UTC. */
+export const PlanFileSchema = Type.Object(
+  {
+    format: Type.Literal('basket-plan'),
+    version: Type.Literal(2),
+    job: Type.String(),
+    computedFor: instant,
+    parts: Type.Array(part, { minItems: 1, maxItems: 24 })
+  },
+  { ...closed, $id: 'basket-plan-2', title: 'Basket plan, version 2' }
 );

@@ -14,11 +14,13 @@ import {
   SignInSchema,
   TinChangeSchema
 } from './form-schemas';
+import { JobFile1Schema } from './job-1-schema';
 import { PlanFileSchema } from './plan-schema';
 
 /** Every input the product takes but events, which have one each (work-event.ts), by name: one schema each, used by browser, server and command line. */
 export const schemas = {
   jobDocument: JobDocumentSchema,
+  jobFile1: JobFile1Schema,
   houseRules: HouseDocumentSchema,
   newTin: NewTinSchema,
   tinChange: TinChangeSchema,
@@ -34,15 +36,19 @@ export const schemas = {
 };
 
 /** Those of inputs that may grow very large: their validators are made once more, stopping at the first problem. */
-export const largeSchemas = { jobDocument: JobDocumentSchema };
+export const largeSchemas = { jobDocument: JobDocumentSchema, jobFile1: JobFile1Schema };
 
 /** The schemas of the open file formats, as published in docs/schemas. */
 export const publishedSchemas = {
   'job-1.schema.json': {
     $schema: 'http://json-schema.org/draft-07/schema#',
+    ...JobFile1Schema
+  },
+  'job-2.schema.json': {
+    $schema: 'http://json-schema.org/draft-07/schema#',
     ...JobDocumentSchema
   },
-  'plan-1.schema.json': {
+  'plan-2.schema.json': {
     $schema: 'http://json-schema.org/draft-07/schema#',
     ...PlanFileSchema
   },

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { floorJob, made } from '../../../tests/fixtures';
+import { floorJob, made, whole } from '../../../tests/fixtures';
 import { checkJobDocument } from '../job-json';
 import { checkEvent } from '../work-event';
 import { soundness } from './soundness';
@@ -28,15 +28,15 @@ describe('data of any origin', () => {
     expect(soundness(cycle).problem!.problem).toMatch(/too deep/);
   });
   it('of a giant only the first problem is told, of a job every one', () => {
-    const giant = { ...floorJob(), surfaces: Array.from({ length: 90_000 }, (_, i) => i) };
+    const giant = { ...whole(floorJob()), surfaces: Array.from({ length: 90_000 }, (_, i) => i) };
     const told = checkJobDocument(giant);
     expect(told.ok || told.problems).toEqual([{ path: '/surfaces', problem: 'may hold 60 at most' }]);
-    const job = { ...floorJob(), title: '', usedForFood: 'no' };
+    const job = { ...whole(floorJob()), title: '', usedForFood: 'no' };
     const all = checkJobDocument(job);
     expect(all.ok || all.problems.map((p) => p.path)).toEqual(['/title', '/usedForFood']);
   });
   it('a list of a thousand wrong things tells of forty at most', () => {
-    const r = checkJobDocument({ ...floorJob(), surfaces: Array.from({ length: 3000 }, () => ({ a: 1 })) });
+    const r = checkJobDocument({ ...whole(floorJob()), surfaces: Array.from({ length: 3000 }, () => ({ a: 1 })) });
     expect(r.ok || r.problems.length).toBe(40);
   });
   it('counts what it walks', () => expect(soundness({ a: [1, 2, { b: null }] })).toEqual({ size: 6 }));

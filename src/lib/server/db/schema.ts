@@ -14,12 +14,13 @@ import {
   varchar
 } from 'drizzle-orm/mysql-core';
 import type { JobDocument } from '../../../core/document';
+import type { JobFile1 } from '../../../formats/schema/job-1-schema';
 import type { NewEvent } from '../../../core/log';
 import type { Plan } from '../../../core/plan';
 import type { ProductCard } from '../../../core/product';
 import type { HouseDocument } from '../../../core/house';
 import { crew, user } from './people-tables';
-import { at, cardKey, id, jsonDocument, mediumBlob } from './types';
+import { at, cardKey, id, jsonDocument, mediumBlob, part } from './types';
 
 export * from './air-tables';
 export * from './people-tables';
@@ -91,7 +92,8 @@ export const job = mysqlTable(
     clientName: varchar('client_name', { length: 120 }).notNull(),
     place: varchar('place', { length: 120 }).notNull(),
     stage: mysqlEnum('stage', ['planning', 'booked', 'working', 'drying', 'in care']).notNull(),
-    document: jsonDocument<JobDocument>('document').notNull(),
+    /** Written at the newest version; older ones lie as they were until their job is saved again. */
+    document: jsonDocument<JobDocument | JobFile1>('document').notNull(),
     rowVersion: int('row_version').notNull(),
     /** Newest event of this job, by sequence; 0 before the first. */
     eventSeq: bigint('event_seq', { mode: 'number' }).notNull().default(0),
@@ -164,6 +166,7 @@ export const committedPlan = mysqlTable(
     jobId: id('job_id')
       .notNull()
       .references(() => job.id),
+    part: part(),
     rowVersion: int('row_version').notNull(),
     plan: jsonDocument<Pick<Plan, 'coats' | 'load' | 'chosen'>>('plan').notNull(),
     startAt: at('start_at'),
@@ -206,6 +209,7 @@ export const visit = mysqlTable(
       .notNull()
       .references(() => job.id),
     number: int('number').notNull(),
+    part: part(),
     crewId: id('crew_id').notNull(),
     fromAt: at('from_at').notNull(),
     toAt: at('to_at').notNull(),
@@ -258,6 +262,7 @@ export const finishedCoat = mysqlTable(
     jobId: id('job_id')
       .notNull()
       .references(() => job.id),
+    part: part(),
     coat: int('coat').notNull(),
     rateKey: varchar('rate_key', { length: 140 }).notNull(),
     crewId: id('crew_id').notNull(),
@@ -276,7 +281,7 @@ export const finishedCoat = mysqlTable(
     counts: boolean('counts').notNull(),
     reason: varchar('reason', { length: 300 }).notNull()
   },
-  (t) => [primaryKey({ columns: [t.jobId, t.coat, t.rateKey] }), index('finished_coat_crew').on(t.crewId, t.at)]
+  (t) => [primaryKey({ columns: [t.jobId, t.part, t.coat, t.rateKey] }), index('finished_coat_crew').on(t.crewId, t.at)]
 );
 
 /** The sums of what counts, by key: what a plan reads. Kept in step with finished_coat in the same transaction. */

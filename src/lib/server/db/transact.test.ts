@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { card, floorJob, NOW } from '../../../../tests/fixtures';
+import { card, floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { freshCrew, phoneEvent, setGlobal, testDatabase } from '../../../../tests/server/database';
 import { saveHouse } from '../house/house-rules';
 import { createJob } from '../jobs/jobs';
@@ -48,7 +48,7 @@ describe.each(['OFF', 'ON'])('writers at once, snapshot isolation %s', (setting)
   it('160 mixes from one lot by four phones: each is stored, and the lot is down by exactly that', async () => {
     const { crewId, userId } = await freshCrew(own.db);
     await addTin(own.db, crewId, tin('K1'), 'Ines', NOW);
-    const jobs = await Promise.all([1, 2, 3, 4].map(() => createJob(own.db, crewId, floorJob(), 'Ines', NOW)));
+    const jobs = await Promise.all([1, 2, 3, 4].map(() => createJob(own.db, crewId, whole(floorJob()), 'Ines', NOW)));
     const phone = async (jobId: string) => {
       for (let i = 0; i < 40; i++) {
         const receipts = await appendEvents(
@@ -74,7 +74,7 @@ describe.each(['OFF', 'ON'])('writers at once, snapshot isolation %s', (setting)
     const packs = duo.packs.flatMap((p) =>
       (['oil', 'hardener'] as const).map((of) => ({ ...p, of, id: `${p.id}-${of}` }))
     );
-    const document = { ...floorJob(), products: [{ ...duo, packs }] };
+    const document = whole({ ...floorJob(), products: [{ ...duo, packs }] });
     const jobs = await Promise.all([1, 2, 3].map(() => createJob(own.db, crewId, document, 'Ines', NOW)));
     const phone = async (jobId: string, lots: string[]) => {
       for (let i = 0; i < 25; i++)
@@ -124,7 +124,7 @@ describe.each(['OFF', 'ON'])('writers at once, snapshot isolation %s', (setting)
 
   it('one event id sent to two jobs by twenty: it is stored once, the others are refused with words', async () => {
     const { crewId, userId } = await freshCrew(own.db);
-    const jobs = await Promise.all([1, 2].map(() => createJob(own.db, crewId, floorJob(), 'Ines', NOW)));
+    const jobs = await Promise.all([1, 2].map(() => createJob(own.db, crewId, whole(floorJob()), 'Ines', NOW)));
     const e = phoneEvent('rags.out', { count: 1 });
     const told = await Promise.all(
       Array.from({ length: 20 }, (_, i) =>

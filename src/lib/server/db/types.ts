@@ -1,4 +1,5 @@
 import { customType, datetime } from 'drizzle-orm/mysql-core';
+import { FIRST_PART } from '../../../core/document';
 
 /** A JSON document. MariaDB keeps JSON as text, so it is written as text and read back whichever way the driver hands it over. */
 export const jsonDocument = <T>(name: string) =>
@@ -22,6 +23,14 @@ const slug = customType<{ data: string; driverData: string }>({
   dataType: () => 'varchar(60) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin'
 });
 export const cardKey = (name = 'card_id') => slug(name);
+
+/** A part of a job; rows from before jobs had several are of the first. */
+export const part = () =>
+  customType<{ data: string; driverData: string }>({
+    dataType: () => 'varchar(40) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin'
+  })('part')
+    .notNull()
+    .default(FIRST_PART);
 
 /** An instant in UTC, to the millisecond. */
 export const at = (name: string) => datetime(name, { mode: 'date', fsp: 3 });

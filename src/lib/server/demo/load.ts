@@ -1,5 +1,5 @@
 import { bestStarts } from '../../../core/plan';
-import { finishCard, type JobDocument } from '../../../core/document';
+import { FIRST_PART, finishCard, partJob, PLACE_NAMES, type PartJob, type Site } from '../../../core/document';
 import { firstDayKnowledge } from '../../../core/knowledge';
 import { siteClimate } from '../../../core/window';
 import type { HouseDocument } from '../../../core/house';
@@ -7,7 +7,7 @@ import { atLabel, type ProductCard } from '../../../core/product';
 import type { StockTin } from '../../../core/stock';
 import { DAY_MS, HOUR_MS } from '../../../core/units';
 import { checkJobDocument } from '../../../formats/job-json';
-import { agoMs } from '../../../formats/kept-job';
+import { agoMs, productsNamed } from '../../../formats/kept-job';
 import { houseRules } from '../../../formats/validate/gen/houseRules.gen.js';
 import { checkEvent } from '../../../formats/work-event';
 import { productCard } from '../../../formats/validate/gen/productCard.gen.js';
@@ -48,7 +48,8 @@ export interface DemoWorld {
   cards: unknown[];
   jobs: {
     file: string;
-    document: Omit<JobDocument, 'products'>;
+    /** A job document of any version, its cards left to the shelf. */
+    document: object;
     start?: 'best';
     sensor?: DemoSensor;
     events: { at: string; by: string; type: string; data: unknown }[];
@@ -121,16 +122,20 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
       ago(bought, nowMs)
     );
   const people = new Map((await listPeople(db, crewId)).map((p) => [p.name, p]));
-  const [example] = world.jobs;
-  for (const past of world.history)
-    await loadPast(db, crewId, past, example!.document, cards, people.get(lead!.name)!, nowMs, desk);
+  const read = ({ document, file }: DemoWorld['jobs'][number]) => {
+    const used = productsNamed(document);
+    return sound(checkJobDocument({ ...document, products: cards.filter((c) => used.has(c.id)) }), file);
+  };
+  const { site } = partJob(read(world.jobs[0]!), FIRST_PART);
+  for (const past of world.history) await loadPast(db, crewId, past, site, cards, people.get(lead!.name)!, nowMs, desk);
   // The last of the list is made first, so that the busiest job was changed last.
   for (const j of [...world.jobs].reverse()) {
-    const { finish } = j.document;
-    const used = new Set(finish && [finish.productId, ...(finish.coats ?? []).map((c) => c.productId)]);
-    const products = cards.filter((c) => used.has(c.id));
-    const document = sound(checkJobDocument({ ...j.document, products }), j.file);
-    if (j.start === 'best') document.startAt = bestStart(document, readingsOf(j, nowMs), nowMs);
+    const document = read(j);
+    if (j.start === 'best')
+      for (const part of document.parts) {
+        const startAt = bestStart(partJob(document, part.id), readingsOf(j, nowMs), nowMs);
+        if (startAt) part.startAt = startAt;
+      }
     const id = await createJob(db, crewId, document, lead!.name, nowMs);
     const log = async (e: { at: string; by: string; type: string; data: unknown }, i: number) => {
       const event = sound(
@@ -154,8 +159,10 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
       await log({ at, by, type: 'photo.added', data: { photo, ...pin } }, 2000 + i);
     }
     await learnDrying(db, crewId, id, nowMs, desk);
-    const job = document.startAt && j.start === 'best' ? await findJob(db, crewId, id) : null;
-    if (job) need(await commitStart(db, crewId, job, Date.parse(document.startAt!), lead!.name, nowMs, desk), j.file);
+    const job = j.start === 'best' ? await findJob(db, crewId, id) : null;
+    for (const { id: part, startAt } of job?.document.parts ?? [])
+      if (startAt)
+        need(await commitStart(db, crewId, job!, part, Date.parse(startAt), lead!.name, nowMs, desk), j.file);
     if (j.sensor) await loadSensor(db, crewId, id, j.sensor, nowMs);
   }
   return { crewId };
@@ -182,12 +189,12 @@ async function loadSensor(
 
 const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10);
 
-/** Loads a past job: its document on the site of an example, its coats opened, closed and handed over. */
+/** Loads a past job: its document in the air of an example, its coats opened, closed and handed over. */
 async function loadPast(
   db: Db,
   crewId: string,
   past: PastJob,
-  example: Omit<JobDocument, 'products'>,
+  { latitudeDeg, longitudeDeg, timeZone, place: _, ...air }: Site,
   cards: readonly ProductCard[],
   who: { id: string; name: string },
   nowMs: number,
@@ -195,11 +202,12 @@ async function loadPast(
 ): Promise<void> {
   const document = sound(
     checkJobDocument({
-      format: example.format,
-      version: example.version,
+      format: 'basket-job',
+      version: 2,
       title: past.title,
       client: { name: past.client },
-      site: { ...example.site, place: `${past.place}, Saltmarsh Wick`, setting: past.setting },
+      site: { place: `${past.place}, Saltmarsh Wick`, latitudeDeg, longitudeDeg, timeZone },
+      places: [{ id: 'place-1', name: PLACE_NAMES[past.setting], ...air, setting: past.setting }],
       crew: { people: past.people },
       surfaces: [
         {
@@ -224,7 +232,14 @@ async function loadPast(
           ]
         }
       ],
-      finish: { productId: past.productId, colour: past.colour, method: past.method, bareWood: true },
+      parts: [
+        {
+          id: FIRST_PART,
+          placeId: 'place-1',
+          takes: [],
+          finish: { productId: past.productId, colour: past.colour, method: past.method, bareWood: true }
+        }
+      ],
       living: { traffic: 'home', sun: 1, wet: 'dry', soap: 'proper soap' },
       usedForFood: false,
       products: cards.filter((c) => c.id === past.productId).map(atLabel)
@@ -268,7 +283,7 @@ const readingsOf = (j: DemoWorld['jobs'][number], nowMs: number) =>
     e.type === 'moisture.read' ? [{ atMs: ago(e.at, nowMs), percent: (e.data as { percent: number }).percent }] : []
   );
 
-function bestStart(job: JobDocument, readings: { atMs: number; percent: number }[], nowMs: number): string | undefined {
+function bestStart(job: PartJob, readings: { atMs: number; percent: number }[], nowMs: number): string | undefined {
   const weather = deskSeries(job.site, nowMs, nowMs - 5 * DAY_MS, nowMs + 10 * DAY_MS);
   const climate = siteClimate(job, weather, { startMs: nowMs, hours: 240 }, [], readings);
   const knowledge = firstDayKnowledge();

@@ -1,4 +1,4 @@
-import { asc, desc, eq, inArray } from 'drizzle-orm';
+import { asc, inArray } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { visitsOf } from '../../../core/crew';
 import type { Plan } from '../../../core/plan';
@@ -21,7 +21,7 @@ export interface Commitment {
 /** Keeps the plan the crew commits to and books its visits, all or nothing. */
 export const commitPlan = (
   db: Db,
-  { id: jobId, rowVersion }: Pick<JobRow, 'id' | 'rowVersion'>,
+  { id: jobId, part, rowVersion }: Pick<JobRow, 'id' | 'rowVersion'> & { part: string },
   crewId: string,
   { startMs, ...kept }: Commitment,
   by: string,
@@ -31,6 +31,7 @@ export const commitPlan = (
     await tx.insert(committedPlan).values({
       id: uuidv7(),
       jobId,
+      part,
       rowVersion,
       ...kept,
       startAt: new Date(Math.round(startMs)),
@@ -38,12 +39,13 @@ export const commitPlan = (
       committedAt: new Date(nowMs)
     });
     const visits = kept.plan.chosen ? visitsOf(kept.plan.chosen) : [];
-    await bookVisits(tx, crewId, jobId, visits, nowMs);
+    await bookVisits(tx, crewId, { jobId, part }, visits, nowMs);
   });
 
 /** What of a commitment is read with every page of its job. */
 const commitmentHead = {
   jobId: committedPlan.jobId,
+  part: committedPlan.part,
   committedAt: committedPlan.committedAt,
   committedBy: committedPlan.committedBy,
   startAt: committedPlan.startAt,
@@ -51,26 +53,23 @@ const commitmentHead = {
   members: committedPlan.members
 };
 
-/** The last plan committed to for a job, or null. */
-export async function lastCommitted(db: Db, jobId: string) {
-  const [r] = await db
-    .select(commitmentHead)
-    .from(committedPlan)
-    .where(eq(committedPlan.jobId, jobId))
-    .orderBy(desc(committedPlan.committedAt))
-    .limit(1);
-  return r ?? null;
-}
-
-export type CommitmentHead = NonNullable<Awaited<ReturnType<typeof lastCommitted>>>;
-
-/** The last commitments of some jobs, by job. */
-export async function committedOf(db: Db, ids: readonly string[]): Promise<Map<string, CommitmentHead>> {
-  if (ids.length === 0) return new Map();
-  const rows = await db
+const headsOf = (db: Db, ids: readonly string[]) =>
+  db
     .select(commitmentHead)
     .from(committedPlan)
     .where(inArray(committedPlan.jobId, [...ids]))
     .orderBy(asc(committedPlan.committedAt));
-  return new Map(rows.map((r) => [r.jobId, r]));
+
+export type CommitmentHead = Awaited<ReturnType<typeof headsOf>>[number];
+
+/** The last plan committed to for each part of a job that has one, by part. */
+export type Committed = ReadonlyMap<string, CommitmentHead>;
+
+/** The last commitments of some jobs, by job and part. */
+export async function committedOf(db: Db, ids: readonly string[]): Promise<Map<string, Committed>> {
+  if (ids.length === 0) return new Map();
+  const out = new Map<string, Map<string, CommitmentHead>>();
+  for (const head of await headsOf(db, ids))
+    out.set(head.jobId, (out.get(head.jobId) ?? new Map<string, CommitmentHead>()).set(head.part, head));
+  return out;
 }

@@ -1,9 +1,10 @@
 import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { defaultHouseRules } from '../../../core/house';
-import { careDueAt, servedAt } from '../../../core/care';
-import { coatCount, type JobDocument, type Problem } from '../../../core/document';
-import { fold, jobStage, type WorkState } from '../../../core/log';
+import { servedAt } from '../../../core/care';
+import { cellsOf, ownersOf, partJobs, type JobDocument, type Problem } from '../../../core/document';
+import { isBooked, jobDueAt, stageOf } from '../../../core/job';
+import { fold, forPart, type WorkState } from '../../../core/log';
 import { sampleProblems } from '../../../core/choose';
 import type { Db } from '../db/connect';
 import { job } from '../db/schema';
@@ -28,7 +29,7 @@ export async function createJob(
   nowMs: number
 ): Promise<string> {
   const id = uuidv7();
-  const stage = document.startAt ? 'booked' : 'planning';
+  const stage = isBooked(document) ? 'booked' : 'planning';
   const [createdAt, updatedAt] = [new Date(nowMs), new Date(nowMs)];
   await transact(db, (tx) =>
     tx.insert(job).values({
@@ -69,11 +70,17 @@ export function saveJob(
     const state = fold(await eventsOf(tx, id));
     // A document that can't be read holds nobody to what it says: whatever mends it may be saved.
     const before = found.ok ? found.job.document : null;
-    const locked = before ? newProblems(sampleProblems(before, state), sampleProblems(document, state)) : [];
+    const locked = before
+      ? [
+          ...newProblems(heldProblems(before, state), heldProblems(document, state)),
+          ...movedUnderOil(before, document, state)
+        ]
+      : [];
     if (locked.length) return { ok: false as const, reason: 'locked' as const, problems: locked };
     await learnFrom(tx, crewId, id, document, state);
     const stands = standing(document, state);
-    if (before?.startAt && !document.startAt) await cancelVisits(tx, crewId, id, nowMs);
+    for (const part of before ? noLongerBooked(before, document) : [])
+      await cancelVisits(tx, crewId, { jobId: id, part }, nowMs);
     await tx
       .update(job)
       .set({
@@ -91,6 +98,43 @@ export function saveJob(
   });
 }
 
+/** Parts that had a start and have none now, or are gone. */
+const noLongerBooked = (before: JobDocument, after: JobDocument): string[] =>
+  before.parts.filter((p) => p.startAt && !after.parts.some((a) => a.id === p.id && a.startAt)).map((p) => p.id);
+
+/** What the log holds a document to: colours that were approved, and parts that work has begun on. */
+const heldProblems = (document: JobDocument, state: WorkState): Problem[] => [
+  ...partJobs(document).flatMap((job) => sampleProblems(job, forPart(state, job.part))),
+  ...[...new Set(state.coats.map((c) => c.part))]
+    .filter((part) => !document.parts.some((p) => p.id === part))
+    .map((part): Problem => ({
+      path: '/parts',
+      severity: 'stop',
+      problem: `oil is on part “${part}”: it can’t be joined to another any more`
+    }))
+];
+
+/** Faces that leave a part that has oil on it, or come to one: the record says which faces its coats went on. */
+function movedUnderOil(before: JobDocument, after: JobDocument, state: WorkState): Problem[] {
+  const begun = new Set(state.coats.map((c) => c.part));
+  if (begun.size === 0 || (before.parts.length === 1 && after.parts.length === 1)) return [];
+  const [was, is] = [ownersOf(before), ownersOf(after)];
+  const there = new Set(cellsOf(before).map((c) => JSON.stringify(c)));
+  const moved = cellsOf(after).filter(
+    (c) => there.has(JSON.stringify(c)) && was(c) !== is(c) && (begun.has(was(c)) || begun.has(is(c)))
+  );
+  const [first] = moved;
+  return first
+    ? [
+        {
+          path: '/parts',
+          severity: 'stop',
+          problem: `oil is on part “${begun.has(was(first)) ? was(first) : is(first)}”: its faces can’t change any more`
+        }
+      ]
+    : [];
+}
+
 const newProblems = (before: readonly Problem[], after: readonly Problem[]): Problem[] =>
   after.filter((p) => !before.some((b) => b.problem === p.problem));
 
@@ -98,8 +142,8 @@ const newProblems = (before: readonly Problem[], after: readonly Problem[]): Pro
 export function standing(document: JobDocument, state: WorkState) {
   const date = (ms: number | null) => (ms === null ? null : new Date(Math.round(ms)));
   return {
-    stage: jobStage(state, Boolean(document.startAt), coatCount(document)),
-    dueAt: date(careDueAt(document, state, defaultHouseRules)),
+    stage: stageOf(document, state),
+    dueAt: date(jobDueAt(document, state, defaultHouseRules)),
     servedAt: date(servedAt(state))
   };
 }

@@ -1,4 +1,4 @@
-import type { JobDocument } from '../../../core/document';
+import { FIRST_PART, newPlace, type JobDocument } from '../../../core/document';
 import type { WorkingHours } from '../../../core/calendar';
 import type { NewJobInput } from '../../../formats/schema/form-schemas';
 
@@ -17,26 +17,17 @@ export function newJobDocument(n: NewJobInput): JobDocument {
   if (n.saturday && n.weekFrom < SATURDAY_TO) workingHours.sat = { from: n.weekFrom, to: SATURDAY_TO };
   return {
     format: 'basket-job',
-    version: 1,
+    version: 2,
     title: n.title,
     client: { name: n.clientName, ...(n.phone && { phone: n.phone }) },
     site: {
       place: n.place,
       latitudeDeg: n.latitudeDeg,
       longitudeDeg: n.longitudeDeg,
-      timeZone: n.timeZone,
-      setting: n.setting,
-      workingHours,
-      lamps: n.setting === 'indoor',
-      room: { tempC: 19, rh: 0.5, airSpeedMPerS: 0.2, floorExcessC: 0 },
-      exposure: {
-        tiltDeg: 0,
-        facingDeg: 180,
-        shade: 0,
-        shelter: 0,
-        absorption: 0.65
-      }
+      timeZone: n.timeZone
     },
+    places: [newPlace('place-1', n.setting, workingHours)],
+    parts: [{ id: FIRST_PART, placeId: 'place-1', takes: [] }],
     crew: { people: n.people },
     surfaces: [],
     living: {

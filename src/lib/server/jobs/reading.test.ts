@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { deckJob, floorJob, NOW } from '../../../../tests/fixtures';
+import { deckJob, floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { deskDown, freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { railFor } from '../overview/rail';
 import { surfacesInCare } from '../overview/care';
@@ -26,18 +26,21 @@ const BROKEN: [string, unknown][] = [
   ['an empty document', {}],
   ['a list', []],
   ['a closure on 30 February', closure('2027-02-30T08:00')],
-  ['a finish without its card', { ...floorJob(), products: [] }],
-  ['an unknown species', { ...floorJob(), surfaces: [{ ...floorJob().surfaces[0]!, speciesId: 'stonewood' }] }],
-  ['a surface called constructor', { ...floorJob(), surfaces: [{ ...floorJob().surfaces[0]!, id: 'constructor' }] }],
-  ['a zone that is none', { ...floorJob(), site: { ...floorJob().site, timeZone: 'Atlantis/Deep' } }],
-  ['a later version', { ...floorJob(), version: 9 }]
+  ['a finish without its card', { ...whole(floorJob()), products: [] }],
+  ['an unknown species', { ...whole(floorJob()), surfaces: [{ ...floorJob().surfaces[0]!, speciesId: 'stonewood' }] }],
+  [
+    'a surface called constructor',
+    { ...whole(floorJob()), surfaces: [{ ...floorJob().surfaces[0]!, id: 'constructor' }] }
+  ],
+  ['a zone that is none', { ...whole(floorJob()), site: { ...whole(floorJob()).site, timeZone: 'Atlantis/Deep' } }],
+  ['a later version', { ...whole(floorJob()), version: 9 }]
 ];
 
 async function crewWith(document: unknown) {
   const crew = await freshCrew(conn.db);
   const [good, bad] = [
-    await createJob(conn.db, crew.crewId, { ...deckJob(), title: 'Good' }, 'Ines', NOW),
-    await createJob(conn.db, crew.crewId, { ...floorJob(), title: 'Bad' }, 'Ines', NOW)
+    await createJob(conn.db, crew.crewId, { ...whole(deckJob()), title: 'Good' }, 'Ines', NOW),
+    await createJob(conn.db, crew.crewId, { ...whole(floorJob()), title: 'Bad' }, 'Ines', NOW)
   ];
   const log = (id: string, ...events: Parameters<typeof appendEvents>[3]) =>
     appendEvents(conn.db, crew.crewId, id, events, { id: crew.userId, name: 'Ines' }, NOW);
@@ -68,10 +71,10 @@ describe.each(BROKEN)('one job whose document is %s', (_, document) => {
     expect((await listJobs(conn.db, crewId, { limit: 10, aside: true })).map((j) => j.id)).toEqual([bad]);
     expect(await setAside(conn.db, crewId, bad, false, 'Ines', NOW)).toBe(true);
     const found = (await findAnyJob(conn.db, crewId, bad))!;
-    expect(await saveJob(conn.db, crewId, bad, floorJob(), found.job.rowVersion, 'Ines', NOW)).toMatchObject({
+    expect(await saveJob(conn.db, crewId, bad, whole(floorJob()), found.job.rowVersion, 'Ines', NOW)).toMatchObject({
       ok: true
     });
-    expect((await findJob(conn.db, crewId, bad))!.document).toEqual(floorJob());
+    expect((await findJob(conn.db, crewId, bad))!.document).toEqual(whole(floorJob()));
     expect(await log(bad, phoneEvent('rags.out', { count: 1 }))).toMatchObject([{ outcome: 'stored' }]);
   });
 });
@@ -79,7 +82,7 @@ describe.each(BROKEN)('one job whose document is %s', (_, document) => {
 describe('a log with entries that can’t be read', () => {
   it('reads on without them, names them, and lets go of them once they are taken back', async () => {
     const crew = await freshCrew(conn.db);
-    const id = await createJob(conn.db, crew.crewId, floorJob(), 'Ines', NOW);
+    const id = await createJob(conn.db, crew.crewId, whole(floorJob()), 'Ines', NOW);
     const who = { id: crew.userId, name: 'Ines' };
     const good = phoneEvent('rags.out', { count: 2 });
     await appendEvents(conn.db, crew.crewId, id, [good], who, NOW);

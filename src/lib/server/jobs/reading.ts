@@ -3,6 +3,7 @@ import { and, eq, inArray, isNull } from 'drizzle-orm';
 import type { JobDocument } from '../../../core/document';
 import type { JobStage } from '../../../core/log';
 import { checkJobDocument } from '../../../formats/job-json';
+import { newestJob } from '../../../formats/lift-job';
 import type { FieldProblem } from '../../../formats/validate/validate';
 import type { Db, Tx } from '../db/connect';
 import { job } from '../db/schema';
@@ -104,7 +105,7 @@ export function asAnyJob(r: typeof job.$inferSelect): AnyJob {
   const problems = problemsOf(r.id, versionOf(r), r.document);
   return problems
     ? { ok: false, job: { ...facts, raw: r.document, problems } }
-    : { ok: true, job: { ...facts, document: r.document } };
+    : { ok: true, job: { ...facts, document: newestJob(r.document) } };
 }
 
 /** Jobs apart from those that can't be read: no one of them stands in the way of the others. */

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { knownRate } from '../../../core/coverage';
 import { defaultHouseRules } from '../../../core/house';
-import { deckJob, NOW } from '../../../../tests/fixtures';
+import { deckJob, NOW, whole } from '../../../../tests/fixtures';
 import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { createJob, saveJob } from '../jobs/jobs';
 import { knowledgeOf } from '../overview/knowledge';
@@ -19,7 +19,7 @@ const KEY = 'marrum-deck first softwood thin';
 
 async function deck() {
   const { crewId } = await freshCrew(conn.db);
-  const id = await createJob(conn.db, crewId, deckJob(), 'Ines', NOW);
+  const id = await createJob(conn.db, crewId, whole(deckJob()), 'Ines', NOW);
   const log = (...events: Parameters<typeof appendEvents>[3]) => appendEvents(conn.db, crewId, id, events, WHO, NOW);
   return { crewId, id, log };
 }
@@ -63,12 +63,12 @@ describe('what the log teaches, in the database', () => {
     expect(guessed.get(KEY)!.precision).toBeCloseTo(sure.get(KEY)!.precision / 2, 9);
     const job = deckJob();
     job.surfaces[0]!.lastGrit = 180;
-    await saveJob(conn.db, b.crewId, b.id, job, 1, 'Ines', NOW);
+    await saveJob(conn.db, b.crewId, b.id, whole(job), 1, 'Ines', NOW);
     expect((await coverageOf(conn.db, b.crewId)).get(KEY)!.weightedLn).not.toBeCloseTo(sure.get(KEY)!.weightedLn, 6);
   });
   it('two crews members closing coats at once lose nothing', async () => {
     const { crewId } = await freshCrew(conn.db);
-    const ids = await Promise.all([1, 2, 3, 4].map(() => createJob(conn.db, crewId, deckJob(), 'Ines', NOW)));
+    const ids = await Promise.all([1, 2, 3, 4].map(() => createJob(conn.db, crewId, whole(deckJob()), 'Ines', NOW)));
     await Promise.all(ids.map((id) => appendEvents(conn.db, crewId, id, closed(14), WHO, NOW)));
     expect((await coverageOf(conn.db, crewId)).get(KEY)!.coats).toBe(4);
   });

@@ -1,8 +1,8 @@
 import { and, desc, eq, lt, sql } from 'drizzle-orm';
 import { defaultHouseRules } from '../../../core/house';
 import { finishedCoats } from '../../../core/knowledge';
-import type { JobDocument } from '../../../core/document';
-import type { WorkState } from '../../../core/log';
+import { partJobs, type JobDocument } from '../../../core/document';
+import { forPart, type WorkState } from '../../../core/log';
 import type { CoverageLog } from '../../../core/coverage';
 import type { Db, Tx } from '../db/connect';
 import { finishedCoat, job, rateEvidence } from '../db/schema';
@@ -11,13 +11,17 @@ import { knowledgeChanged } from '../db/knowledge-version';
 type Row = typeof finishedCoat.$inferInsert;
 
 /** What a job's closed coats teach, as rows. The presets' losses are taken: a change of rules does not rewrite the past. */
-function rowsOf(crewId: string, jobId: string, document: JobDocument, state: Pick<WorkState, 'coats'>): Row[] {
-  return finishedCoats(document, state, defaultHouseRules).flatMap((c) =>
+function rowsOf(crewId: string, jobId: string, document: JobDocument, state: WorkState): Row[] {
+  const finished = partJobs(document).flatMap((job) =>
+    finishedCoats(job, forPart(state, job.part), defaultHouseRules).map((c) => ({ ...c, part: job.part }))
+  );
+  return finished.flatMap((c) =>
     c.keys.map((k) => {
       const [, position, speciesGroup] = k.key.split(' ');
       return {
         jobId,
         crewId,
+        part: c.part,
         coat: c.coat,
         rateKey: k.key,
         at: new Date(c.atMs),
@@ -40,6 +44,7 @@ function rowsOf(crewId: string, jobId: string, document: JobDocument, state: Pic
 }
 
 const sameRow = (a: Row, b: Row) =>
+  a.part === b.part &&
   a.coat === b.coat &&
   a.rateKey === b.rateKey &&
   a.counts === b.counts &&
@@ -57,7 +62,7 @@ export async function learnFrom(
   crewId: string,
   jobId: string,
   document: JobDocument,
-  state: Pick<WorkState, 'coats'>
+  state: WorkState
 ): Promise<void> {
   if (!state.coats.some((c) => c.closedAtMs !== undefined) && !(await anyRow(tx, jobId))) return;
   const before: Row[] = await tx.select().from(finishedCoat).where(eq(finishedCoat.jobId, jobId));

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { fold, type NewEvent } from '../../../core/log';
-import { floorJob, NOW } from '../../../../tests/fixtures';
+import { floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { createJob } from '../jobs/jobs';
 import { appendEvents, FUTURE_TOLERANCE_MS } from './append';
@@ -15,7 +15,7 @@ afterAll(() => conn.pool.end());
 
 async function job() {
   const crew = await freshCrew(conn.db);
-  const jobId = await createJob(conn.db, crew.crewId, floorJob(), 'Ines', NOW);
+  const jobId = await createJob(conn.db, crew.crewId, whole(floorJob()), 'Ines', NOW);
   const who = { id: crew.userId, name: 'Ines' };
   return {
     ...crew,

@@ -1,5 +1,5 @@
 import type { Span } from '../../../core/drying';
-import { coatCount, coatSpec, topCard } from '../../../core/document';
+import { coatCount, coatSpec, partJobs, topCard, wholeSurfaceId, type PartJob } from '../../../core/document';
 import { keepPlan } from '../../../core/care';
 import { measureSurface, unitCount } from '../../../core/surface';
 import { speciesOf } from '../../../core/wood';
@@ -49,13 +49,15 @@ export async function surfacesInCare(
   return { surfaces: out.sort((a, b) => a.reoil.p50 - b.reoil.p50), unreadable };
 }
 
-function surfacesOf(r: JobRow, house: HouseRules): SurfaceInCare[] {
-  const card = topCard(r.document);
-  if (!card || !r.servedAt) return [];
-  const { colour } = coatSpec(r.document.finish!, coatCount(r.document));
-  const servedMs = r.servedAt.getTime();
-  return keepPlan(r.document, card, servedMs, house).surfaces.map((k): SurfaceInCare => {
-    const surface = r.document.surfaces.find((s) => s.id === k.surfaceId)!;
+const surfacesOf = (r: JobRow, house: HouseRules): SurfaceInCare[] =>
+  r.servedAt ? partJobs(r.document).flatMap((job) => surfacesOfPart(r, job, r.servedAt!.getTime(), house)) : [];
+
+function surfacesOfPart(r: JobRow, job: PartJob, servedMs: number, house: HouseRules): SurfaceInCare[] {
+  const card = topCard(job);
+  if (!card || coatCount(job) === 0) return [];
+  const { colour } = coatSpec(job.finish!, coatCount(job));
+  return keepPlan(job, card, servedMs, house).surfaces.map((k): SurfaceInCare => {
+    const surface = job.surfaces.find((s) => s.id === k.surfaceId)!;
     const measured = measureSurface(surface);
     return {
       jobId: r.id,
@@ -63,7 +65,7 @@ function surfacesOf(r: JobRow, house: HouseRules): SurfaceInCare[] {
       client: r.document.client.name,
       place: r.document.site.place,
       timeZone: r.document.site.timeZone,
-      surfaceId: surface.id,
+      surfaceId: wholeSurfaceId(surface.id),
       surface: surface.name,
       species: speciesOf(surface.speciesId).name,
       areaM2: measured.ok ? measured.areaM2 * unitCount(surface) : 0,

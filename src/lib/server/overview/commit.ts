@@ -11,35 +11,39 @@ import type { Desk } from '../weather/desk';
 export type CommitOutcome = { ok: true; holds: number; members: number } | { ok: false; problem: string };
 
 /**
- * Commits a crew to begin the next coat of a job at a start: the plan, in how many forecasts it holds and the forecast
+ * Commits a crew to begin the next coat of a part at a start: the plan, in how many forecasts it holds and the forecast
  * itself are kept, and its visits booked.
  */
 export async function commitStart(
   db: Db,
   crewId: string,
   job: Pick<JobRow, 'id' | 'rowVersion' | 'document'>,
+  part: string,
   startMs: number,
   by: string,
   nowMs: number,
   desk: Desk
 ): Promise<CommitOutcome> {
   const { view, outlook } = await readOutlook(db, crewId, job, nowMs, desk);
-  const { plan, climate, knowledge, live } = view;
+  const seen = view.parts.find((p) => p.job.part === part);
+  if (!seen) return { ok: false, problem: `There is no part “${part}” in this job.` };
+  const { plan, climate, knowledge, live } = seen;
   if (!plan.load || !climate || plan.hours.length === 0)
     return { ok: false, problem: 'Measure a surface and choose a product first; hours need weather.' };
-  const house = jobAtHouse(job.document, knowledge.house);
+  const house = jobAtHouse(seen.job, knowledge.house);
   const ctx = sequenceContext(house, climate, plan.coats, knowledge, nowMs, { onWood: live.coats.at(-1) });
-  const { holds, members } = rankStart(memberContexts(outlook), startMs);
+  const judgedBy = outlook(seen);
+  const { holds, members } = rankStart(memberContexts(judgedBy), startMs);
   await commitPlan(
     db,
-    job,
+    { ...job, part },
     crewId,
     {
       plan: { coats: plan.coats, load: plan.load, chosen: simulateStart(ctx, startMs) },
       startMs,
       holds,
       members,
-      forecast: outlook.members && writeWeather(outlook.members)
+      forecast: judgedBy.members && writeWeather(judgedBy.members)
     },
     by,
     nowMs

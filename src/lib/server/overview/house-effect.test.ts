@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { emptyHouse, type HouseDocument } from '../../../core/house';
-import { deckJob, floorJob, NOW } from '../../../../tests/fixtures';
+import { deckJob, floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { nearDesk, freshCrew, testDatabase } from '../../../../tests/server/database';
 import { answerPosition } from '../../../stand-ins/weather-desk';
 import { createJob } from '../jobs/jobs';
@@ -28,9 +28,9 @@ describe('what other house rules would change', () => {
     // Of 80 m²: two even batches, and three whole tins.
     const floor = floorJob();
     floor.surfaces[0]!.faces[0]!.areaM2 = 80;
-    await createJob(conn.db, crewId, floor, 'Ines', NOW);
-    await createJob(conn.db, crewId, deckJob(), 'Ines', NOW);
-    await createJob(conn.db, crewId, { ...floorJob(), finish: undefined, products: [] }, 'Ines', NOW);
+    await createJob(conn.db, crewId, whole(floor), 'Ines', NOW);
+    await createJob(conn.db, crewId, whole(deckJob()), 'Ines', NOW);
+    await createJob(conn.db, crewId, whole({ ...floorJob(), finish: undefined, products: [] }), 'Ines', NOW);
     const effects = await houseEffects(conn.db, crewId, chosen('two-part', 'whole'), NOW, ask);
     expect(effects.map((e) => [e.title, e.same])).toEqual([
       ['Reading room floor', false],
@@ -42,7 +42,7 @@ describe('what other house rules would change', () => {
   });
   it('abrading every coat takes more hands; the presets change nothing', async () => {
     const { crewId } = await freshCrew(conn.db);
-    await createJob(conn.db, crewId, floorJob(), 'Ines', NOW);
+    await createJob(conn.db, crewId, whole(floorJob()), 'Ines', NOW);
     const [abraded] = await houseEffects(conn.db, crewId, chosen('between', 'abrade'), NOW, ask);
     expect(abraded!.after.personHours - abraded!.before.personHours).toBeCloseTo(68.4 / 30 - 68.4 / 60, 6);
     const [same] = await houseEffects(conn.db, crewId, emptyHouse, NOW, ask);

@@ -1,6 +1,9 @@
 import { houseRules, type HouseDocument } from '../../../core/house';
-import { climateSpan, moistureRead, siteClimate, needsWeather } from '../../../core/window';
+import { hangsOnWeather } from '../../../core/job';
+import { partJobs } from '../../../core/document';
+import { climateSpan, moistureRead, siteClimate } from '../../../core/window';
 import { fold } from '../../../core/log';
+import { partTitle } from '../../../words/part-words';
 import { houseFigures, sameFigures, type HouseFigures } from '../../../core/plan';
 import type { Db } from '../db/connect';
 import { headsInStages } from '../jobs/lists';
@@ -11,9 +14,10 @@ import { weatherFor } from '../weather/imported';
 import { eventsOfJobs } from '../work-log/log';
 import type { Desk } from '../weather/desk';
 
-/** A live job before and after a change of house rules. */
+/** A part of a live job before and after a change of house rules. */
 export interface HouseEffect {
   jobId: string;
+  part: string;
   title: string;
   before: HouseFigures;
   after: HouseFigures;
@@ -41,22 +45,28 @@ export async function houseEffects(
   const after = { ...before, house: houseRules(document) };
   const out = await Promise.all(
     jobs
-      .filter((j) => j.document.finish && j.document.surfaces.length)
+      .filter((j) => j.document.parts.some((p) => p.finish) && j.document.surfaces.length > 0)
       .map(async (j): Promise<HouseEffect[]> => {
         const { site } = j.document;
-        const forecast = needsWeather(j.document)
+        const forecast = hangsOnWeather(j.document)
           ? await weatherFor(db, crewId, site, nowMs, desk, importedPlaces)
           : null;
         try {
           const state = fold(logs.get(j.id) ?? []);
           const span = climateSpan(state, nowMs);
           const weather = forecast && jobWeather(forecast.series, span);
-          const climate = siteClimate(j.document, weather, span, [], moistureRead(state));
-          const [a, b] = [before, after].map((k) => houseFigures(j.document, climate, k, nowMs)) as [
-            HouseFigures,
-            HouseFigures
-          ];
-          return [{ jobId: j.id, title: j.document.title, before: a, after: b, same: sameFigures(a, b) }];
+          return partJobs(j.document).flatMap((job): HouseEffect[] => {
+            if (!job.finish || job.surfaces.length === 0) return [];
+            const climate = siteClimate(job, weather, span, [], moistureRead(state, job));
+            const [a, b] = [before, after].map((k) => houseFigures(job, climate, k, nowMs)) as [
+              HouseFigures,
+              HouseFigures
+            ];
+            const { part } = job;
+            return [
+              { jobId: j.id, part, title: partTitle(j.document, part), before: a, after: b, same: sameFigures(a, b) }
+            ];
+          });
         } catch (fault) {
           // One job that can't be computed stands in no other's way.
           noteTrouble(j, fault);

@@ -9,11 +9,8 @@ export async function learnDrying(db: Db, crewId: string, jobId: string, nowMs: 
   const job = await findJob(db, crewId, jobId);
   if (!job) return;
   const { view } = await readOutlook(db, crewId, job, nowMs, desk);
-  if (!view.climate) return;
-  await keepTackTests(
-    db,
-    crewId,
-    jobId,
-    view.knowledge.drying.filter((t) => t.jobId === jobId)
-  );
+  if (view.parts.some((p) => p.state.coats.length > 0 && !p.climate)) return;
+  // Each part knows the tests of the others too.
+  const tests = view.parts[0].knowledge.drying.filter((t) => t.jobId === jobId);
+  await keepTackTests(db, crewId, jobId, tests);
 }

@@ -1,5 +1,5 @@
-import type { JobView } from '../../../core/job';
-import { climateSpan, needsWeather, type Outlook } from '../../../core/window';
+import { hangsOnWeather, type JobView, type PartView } from '../../../core/job';
+import { climateSpan, type Outlook } from '../../../core/window';
 import { fold } from '../../../core/log';
 import type { Db } from '../db/connect';
 import type { JobRow } from '../jobs/reading';
@@ -11,11 +11,11 @@ import { knownOf } from './knowledge';
 import { outlookOf, viewJob } from './overview';
 import type { Desk } from '../weather/desk';
 
-/** Everything known of a job, read and computed: its view, its weather, and what it is judged by in every member. */
+/** Everything known of a job, read and computed: its view, its weather, and what a part is judged by in every member. */
 export interface JobOutlook {
   view: JobView;
   forecast: Forecast | null;
-  outlook: Outlook;
+  outlook: (part: PartView) => Outlook;
 }
 
 /** Reads a job's log, weather, readings and the crew's knowledge, and computes what follows. */
@@ -29,9 +29,9 @@ export async function readOutlook(
   const [events, { knowledge, sensors, importedPlaces }] = await Promise.all([eventsOf(db, id), knownOf(db, crewId)]);
   const span = climateSpan(fold(events), nowMs);
   const [forecast, measured] = await Promise.all([
-    needsWeather(document) ? weatherFor(db, crewId, document.site, nowMs, desk, importedPlaces) : null,
+    hangsOnWeather(document) ? weatherFor(db, crewId, document.site, nowMs, desk, importedPlaces) : null,
     sensors ? measuredHours(db, id, span.startMs) : []
   ]);
   const view = viewJob(id, document, events, forecast?.series ?? null, knowledge, nowMs, measured);
-  return { view, forecast, outlook: outlookOf(document, view, forecast?.members ?? null, measured, nowMs) };
+  return { view, forecast, outlook: (part) => outlookOf(part, view.span, forecast?.members ?? null, nowMs) };
 }

@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { PartJob } from '../../../core/document';
 import { DAY_MS, HOUR_MS } from '../../../core/units';
 import { answerPosition } from '../../../stand-ins/weather-desk';
-import { deckJob, floorJob, NOW } from '../../../../tests/fixtures';
+import { deckJob, floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { deskDown, nearDesk, freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { listPeople } from '../accounts/people';
 import { readDemoWorld } from '../../../../cli/demo-world';
@@ -34,7 +35,7 @@ async function crew() {
   const who = { id: made.userId, name: 'Ines' };
   return {
     ...made,
-    job: (document: Parameters<typeof createJob>[2]) => createJob(conn.db, made.crewId, document, 'Ines', NOW),
+    job: (document: PartJob) => createJob(conn.db, made.crewId, whole(document), 'Ines', NOW),
     log: (jobId: string, ...events: Parameters<typeof appendEvents>[3]) =>
       appendEvents(conn.db, made.crewId, jobId, events, who, NOW)
   };
@@ -70,7 +71,7 @@ describe('the rail', () => {
     const [line] = (await rail(c.crewId)).lines;
     expect(line!.stage).toBe('working');
     expect(line!.deadlines.map((d) => d.kind)).toEqual(['wipe', 'rags']);
-    await saveJob(conn.db, c.crewId, id, { ...floorJob(), title: 'Renamed' }, 1, 'Ines', NOW);
+    await saveJob(conn.db, c.crewId, id, { ...whole(floorJob()), title: 'Renamed' }, 1, 'Ines', NOW);
     expect((await rail(c.crewId)).lines[0]!.title).toBe('Renamed');
   });
   it('is computed anew when the house rules change, within its minute too', async () => {
@@ -144,7 +145,15 @@ describe('surfaces in care', () => {
     const due = async () => (await surfacesInCare(conn.db, c.crewId, { offset: 0, limit: 1 })).surfaces[0]!.reoil.p50;
     const before = await due();
     const job = floorJob();
-    await saveJob(conn.db, c.crewId, id, { ...job, living: { ...job.living, soap: 'harsh cleaner' } }, 1, 'Ines', NOW);
+    await saveJob(
+      conn.db,
+      c.crewId,
+      id,
+      whole({ ...job, living: { ...job.living, soap: 'harsh cleaner' } }),
+      1,
+      'Ines',
+      NOW
+    );
     expect(await due()).toBeLessThan(before);
   });
 });
@@ -194,17 +203,17 @@ describe('a new job', () => {
     const indoor = newJobDocument({ ...typed, setting: 'indoor', saturday: false });
     expect(indoor).toMatchObject({
       crew: { people: 3 },
-      site: { lamps: true, workingHours: { mon: { from: '08:00', to: '16:00' } } }
+      places: [{ lamps: true, workingHours: { mon: { from: '08:00', to: '16:00' } } }]
     });
-    expect(indoor.site.workingHours.sat).toBeUndefined();
+    expect(indoor.places[0]!.workingHours.sat).toBeUndefined();
     expect(indoor.client).toEqual({ name: 'C' });
     const outdoor = newJobDocument({ ...typed, setting: 'outdoor', saturday: true, phone: '01' });
     expect(outdoor).toMatchObject({
       client: { phone: '01' },
-      site: { lamps: false, workingHours: { sat: { to: '13:00' } } },
+      places: [{ lamps: false, workingHours: { sat: { to: '13:00' } } }],
       living: { wet: 'often wet' }
     });
-    const id = await c.job(outdoor);
+    const id = await createJob(conn.db, c.crewId, outdoor, 'Ines', NOW);
     expect((await findJob(conn.db, c.crewId, id))!.document).toEqual(outdoor);
   });
 });

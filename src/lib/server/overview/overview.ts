@@ -1,8 +1,8 @@
 import type { WeatherSeries } from '../../../core/air';
 import type { MeasuredHour } from '../../../core/climate';
 import type { JobDocument } from '../../../core/document';
-import { view, type JobView } from '../../../core/job';
-import { withoutOwn, type Knowledge } from '../../../core/knowledge';
+import { view, withoutJob, type JobView, type PartView } from '../../../core/job';
+import type { Knowledge } from '../../../core/knowledge';
 import { fold, type WorkEvent } from '../../../core/log';
 import { HOUR_MS } from '../../../core/units';
 import { climateSpan, moistureRead, type Outlook } from '../../../core/window';
@@ -13,19 +13,18 @@ export function jobWeather(series: WeatherSeries, span: { startMs: number }): We
   return { ...series, startMs: series.startMs + skip * HOUR_MS, hours: series.hours.slice(skip) };
 }
 
-/** What a job is judged by in every member of a forecast, from its view. */
+/** What a part is judged by in every member of a forecast, from its view. */
 export const outlookOf = (
-  document: JobDocument,
-  seen: JobView,
+  seen: PartView,
+  span: JobView['span'],
   members: readonly WeatherSeries[] | null,
-  measured: readonly MeasuredHour[],
   nowMs: number
 ): Outlook => ({
-  document,
-  members: members && members.map((m) => jobWeather(m, seen.span)),
-  span: seen.span,
-  measured,
-  readings: moistureRead(seen.state),
+  document: seen.job,
+  members: members && members.map((m) => jobWeather(m, span)),
+  span,
+  measured: seen.measured,
+  readings: moistureRead(seen.state, seen.job),
   knowledge: seen.knowledge,
   nowMs,
   onWood: seen.live.coats.at(-1)
@@ -50,7 +49,7 @@ export function viewJob(
     weather: weather && jobWeather(weather, span),
     span,
     measured,
-    others: withoutOwn(knowledge, id, document, state),
+    others: withoutJob(knowledge, id, document, state),
     nowMs
   });
 }

@@ -1,19 +1,20 @@
-import type { JobView } from '../../../core/job';
+import { hangsOnWeather, type PartView } from '../../../core/job';
 import { coatCount } from '../../../core/document';
 import { deadlines, type Deadline, type LiveBay, type LiveCoat } from '../../../core/site';
 import { judgeBooking, type JudgedBooking } from '../../../core/starts';
-import { needsWeather, type Outlook } from '../../../core/window';
-import type { JobStage, WorkEvent } from '../../../core/log';
+import type { Outlook } from '../../../core/window';
+import { jobStage, type JobStage, type WorkEvent } from '../../../core/log';
 import type { Knowledge } from '../../../core/knowledge';
 import { dewPointC, sunPosition, type WeatherSeries } from '../../../core/air';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
 import { verdictRuns, type VerdictRun } from '../../../core/judge';
 import type { MeasuredHour } from '../../../core/climate';
 import type { SequenceOutcome } from '../../../core/window';
+import { partTitle } from '../../../words/part-words';
 import { hourOfDay } from '../../../words/time';
 import type { Db } from '../db/connect';
 import { eventsOfJobs } from '../work-log/log';
-import { committedOf, type CommitmentHead } from '../jobs/commitments';
+import { committedOf, type Committed, type CommitmentHead } from '../jobs/commitments';
 import { headsInStages, type JobHead } from '../jobs/lists';
 import { apart, findJobs, noteTrouble, troubleOf, type JobRow, type Trouble } from '../jobs/reading';
 import { measuredHours } from '../sensors/readings';
@@ -33,9 +34,13 @@ export interface RailReach {
 const RAIL_REACH: RailReach = { backMs: RAIL_BACK_MS, aheadMs: 3 * DAY_MS };
 export const WHOLE_REACH: RailReach = { backMs: 5 * DAY_MS, aheadMs: 10 * DAY_MS };
 
-/** One live job as rail and board draw it. */
+/** One part of a live job as rail and board draw it. */
 export interface JobLine {
+  /** Tells it from every other line. */
+  key: string;
   id: string;
+  part: string;
+  /** Where a job has several parts, the part's name stands beside it. */
   title: string;
   place: string;
   client: string;
@@ -126,9 +131,10 @@ export async function railFor(
 }
 
 /** A job still being planned is on the rail only while it waits for weather. */
-const isLive = ({ stage, document }: JobRow): boolean =>
+const isLive = ({ stage, document: { parts, places, surfaces } }: JobRow): boolean =>
   stage !== 'planning' ||
-  (document.finish !== undefined && document.surfaces.length > 0 && document.site.setting === 'outdoor');
+  (surfaces.length > 0 &&
+    parts.some((p) => p.finish && places.some((at) => at.id === p.placeId && at.setting === 'outdoor')));
 
 interface Kept {
   rowVersion: number;
@@ -137,7 +143,7 @@ interface Kept {
   /** Where its weather comes from; null indoors. */
   place: Place | null;
   key: string;
-  line: JobLine | null;
+  lines: readonly JobLine[];
 }
 
 const kept = new Map<string, Kept>();
@@ -149,7 +155,7 @@ interface Lines {
 }
 
 const linesOf = (heads: readonly JobHead[]): Lines => ({
-  lines: heads.flatMap((h) => kept.get(h.id)?.line ?? []),
+  lines: heads.flatMap((h) => kept.get(h.id)?.lines ?? []),
   unreadable: heads.flatMap((h) => kept.get(h.id)?.trouble ?? [])
 });
 
@@ -189,58 +195,70 @@ async function jobLines(db: Db, crewId: string, heads: readonly JobHead[], nowMs
       rowVersion: u.rowVersion,
       place: null,
       key: keyOf(u, null, weather),
-      line: null,
+      lines: [],
       trouble: troubleOf(u)
     });
-  const outdoors = rows.filter((r) => needsWeather(r.document)).map((r) => r.document.site);
+  const outdoors = rows.filter((r) => hangsOnWeather(r.document)).map((r) => r.document.site);
   const fresh = await forecasts(db, outdoors, nowMs, desk);
   for (const r of rows) {
-    const place = needsWeather(r.document) ? r.document.site : null;
+    const place = hangsOnWeather(r.document) ? r.document.site : null;
     const [weather, measured] = isLive(r)
       ? await Promise.all([
           place && weatherFor(db, crewId, place, nowMs, desk, known.importedPlaces),
           known.sensors ? measuredHours(db, r.id, nowMs - MEASURED_DAYS * DAY_MS) : []
         ])
       : [null, []];
-    let [line, trouble]: [JobLine | null, Kept['trouble']] = [null, null];
+    let [lines, trouble]: [JobLine[], Kept['trouble']] = [[], null];
     try {
-      if (isLive(r)) line = jobLine(r, logs.get(r.id)!, weather, measured, committed.get(r.id), known.knowledge, nowMs);
+      if (isLive(r))
+        lines = partLines(r, logs.get(r.id)!, weather, measured, committed.get(r.id), known.knowledge, nowMs);
     } catch (fault) {
       trouble = troubleOf({ ...r, problems: noteTrouble(r, fault) });
     }
-    kept.set(r.id, { rowVersion: r.rowVersion, place, key: keyOf(r, place, fresh), line, trouble });
+    kept.set(r.id, { rowVersion: r.rowVersion, place, key: keyOf(r, place, fresh), lines, trouble });
   }
   return linesOf(heads);
 }
 
-function jobLine(
+function partLines(
   { id, document, stage }: JobRow,
   events: readonly WorkEvent[],
   weather: Forecast | null,
   measured: readonly MeasuredHour[],
-  committed: CommitmentHead | undefined,
+  committed: Committed | undefined,
   knowledge: Knowledge,
   nowMs: number
-): JobLine {
+): JobLine[] {
   const view = viewJob(id, document, events, weather?.series ?? null, knowledge, nowMs, measured);
-  const outlook = outlookOf(document, view, weather?.members ?? null, measured, nowMs);
-  const booking = bookingOf(id, outlook, view, committed, weather?.fetchedMs ?? 0);
-  return {
-    id,
-    title: document.title,
-    place: document.site.place,
-    client: document.client.name,
-    stage,
-    timeZone: document.site.timeZone,
-    setting: document.site.setting,
-    coats: view.live.coats,
-    coatsWanted: coatCount(document),
-    bays: view.live.bays.filter((b) => b.spreadAtMs > nowMs - RAIL_BACK_MS),
-    planned: view.live.coats.length && !committed ? null : view.plan.chosen,
-    runs: document.site.setting === 'outdoor' ? verdictRuns(view.plan.hours) : [],
-    deadlines: deadlines(id, document, view.state, view.live, view.plan.chosen, nowMs, booking),
-    rags: { out: view.state.ragsOut, safe: view.state.ragsSafe }
-  };
+  const worked = view.parts.filter((p) => p.job.finish && p.job.surfaces.length);
+  return (worked.length ? worked : view.parts.slice(0, 1)).map((seen, i): JobLine => {
+    const { job, live, plan, state } = seen;
+    const booked = committed?.get(job.part);
+    const outlook = outlookOf(seen, view.span, weather?.members ?? null, nowMs);
+    const booking = bookingOf(id, outlook, seen, booked, weather?.fetchedMs ?? 0);
+    const outdoors = job.site.setting === 'outdoor';
+    return {
+      key: `${id} ${job.part}`,
+      id,
+      part: job.part,
+      title: partTitle(document, job.part),
+      place: document.site.place,
+      client: document.client.name,
+      stage: document.parts.length > 1 ? jobStage(state, job.startAt !== undefined, coatCount(job)) : stage,
+      timeZone: document.site.timeZone,
+      setting: job.site.setting,
+      coats: live.coats,
+      coatsWanted: coatCount(job),
+      bays: live.bays.filter((b) => b.spreadAtMs > nowMs - RAIL_BACK_MS),
+      planned: live.coats.length && !booked ? null : plan.chosen,
+      runs: outdoors ? verdictRuns(plan.hours) : [],
+      // Rags are the job's: the first line tells of them.
+      deadlines: deadlines(id, job, state, live, plan.chosen, nowMs, booking).filter(
+        (d) => i === 0 || d.kind !== 'rags'
+      ),
+      rags: i === 0 ? { out: state.ragsOut, safe: state.ragsSafe } : { out: 0, safe: 0 }
+    };
+  });
 }
 
 const judged = new Map<string, { key: string; booking: JudgedBooking | null }>();
@@ -252,22 +270,23 @@ const judged = new Map<string, { key: string; booking: JudgedBooking | null }>()
 function bookingOf(
   id: string,
   outlook: Outlook,
-  view: JobView,
+  seen: PartView,
   committed: CommitmentHead | undefined,
   fetchedMs: number
 ): JudgedBooking | null {
   const startMs = committed?.startAt?.getTime();
-  const laid = view.live.coats.at(-1);
+  const laid = seen.live.coats.at(-1);
   const passed = laid && startMs !== undefined && startMs <= laid.laidFromMs;
-  if (startMs === undefined || passed || view.plan.hours.length === 0 || startMs < outlook.nowMs) return null;
+  if (startMs === undefined || passed || seen.plan.hours.length === 0 || startMs < outlook.nowMs) return null;
   if (!laid && !outlook.document.startAt) return null;
   const key = [fetchedMs, startMs, committed!.committedAt.getTime(), laid?.number, laid?.recoatOpens.p50].join();
-  const known = judged.get(id);
+  const of = `${id} ${seen.job.part}`;
+  const known = judged.get(of);
   if (known?.key === key) return known.booking;
   const was = committed!.members ? { holds: committed!.holds, members: committed!.members } : null;
   const booking = judgeBooking(outlook, startMs, was, outlook.knowledge.house);
   if (judged.size > MOST_KEPT) judged.clear();
-  judged.set(id, { key, booking });
+  judged.set(of, { key, booking });
   return booking;
 }
 

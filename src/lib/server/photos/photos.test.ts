@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import sharp from 'sharp';
 import { v7 as uuidv7 } from 'uuid';
-import { floorJob, NOW } from '../../../../tests/fixtures';
+import { floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { freshCrew, testDatabase } from '../../../../tests/server/database';
 import { createJob } from '../jobs/jobs';
 import { findPhoto, storePhoto } from './photos';
@@ -80,8 +80,8 @@ describe('a picture to keep', () => {
 describe('photos of a job', () => {
   it('are kept once under the id of the device, and read by their own crew only', async () => {
     const [own, other] = [await freshCrew(conn.db), await freshCrew(conn.db)];
-    const jobId = await createJob(conn.db, own.crewId, floorJob(), 'Ines', NOW);
-    const elsewhere = await createJob(conn.db, own.crewId, floorJob(), 'Ines', NOW);
+    const jobId = await createJob(conn.db, own.crewId, whole(floorJob()), 'Ines', NOW);
+    const elsewhere = await createJob(conn.db, own.crewId, whole(floorJob()), 'Ines', NOW);
     const who = { id: own.userId, name: 'Ines' };
     const p = await kept(await picture(640, 480).jpeg().toBuffer());
     const id = uuidv7();

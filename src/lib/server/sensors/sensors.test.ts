@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { HOUR_MS, MINUTE_MS } from '../../../core/units';
 import { readSenml } from '../../../formats/senml';
 import { rigPack } from '../../../stand-ins/sensor-rig';
-import { floorJob, NOW } from '../../../../tests/fixtures';
+import { floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { freshCrew, testDatabase } from '../../../../tests/server/database';
 import { createJob } from '../jobs/jobs';
 import { measuredHours, sensorHours } from './readings';
@@ -22,7 +22,7 @@ const records = (data: unknown) => {
 };
 async function crew() {
   const { crewId } = await freshCrew(conn.db);
-  const jobId = await createJob(conn.db, crewId, floorJob(), 'Ines', NOW);
+  const jobId = await createJob(conn.db, crewId, whole(floorJob()), 'Ines', NOW);
   const { id, token } = await addSensor(conn.db, crewId, 'floor puck', jobId, NOW);
   const post = (data: unknown, by = token) => postReadings(conn.db, by, records(data), NOW);
   return { crewId, jobId, id, token, post };
@@ -50,7 +50,7 @@ describe('sensors', () => {
   it('battery, last word and place are shown; moved, old readings stay with their job', async () => {
     const { crewId, jobId, id, post } = await crew();
     await post(rigPack('r', AROUND, NOW - HOUR_MS, 12));
-    const other = await createJob(conn.db, crewId, floorJob(), 'Ines', NOW);
+    const other = await createJob(conn.db, crewId, whole(floorJob()), 'Ines', NOW);
     expect(await placeSensor(conn.db, crewId, id, other)).toBe(true);
     await post(rigPack('r', AROUND, NOW));
     const [s] = await sensorsOf(conn.db, crewId, NOW);

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { deckJob, floorJob, NOW } from '../../../../tests/fixtures';
+import { deckJob, floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { createJob, saveJob } from '../jobs/jobs';
 import { houseOf, saveHouse } from '../house/house-rules';
@@ -30,7 +30,7 @@ describe('the stock', () => {
     const { crewId } = await freshCrew(conn.db);
     await addTin(conn.db, crewId, LARCH, 'Ines', NOW);
     await addTin(conn.db, crewId, LARCH, 'Ines', NOW);
-    const id = await createJob(conn.db, crewId, deckJob(), 'Ines', NOW);
+    const id = await createJob(conn.db, crewId, whole(deckJob()), 'Ines', NOW);
     const mixed = phoneEvent(
       'batch.mixed',
       { batch: 'A', coat: 1, components: [{ role: 'oil', litres: 3, lot: 'ML-1' }] },
@@ -63,7 +63,7 @@ describe('the stock', () => {
       'Ines',
       NOW
     );
-    const id = await createJob(conn.db, crewId, floorJob(), 'Ines', NOW);
+    const id = await createJob(conn.db, crewId, whole(floorJob()), 'Ines', NOW);
     const batch = (letter: string, lot: string) =>
       phoneEvent('batch.mixed', {
         batch: letter,
@@ -80,7 +80,7 @@ describe('the stock', () => {
   });
   it('differing pair codes are refused, whatever the phone thought', async () => {
     const { crewId } = await freshCrew(conn.db);
-    const id = await createJob(conn.db, crewId, floorJob(), 'Ines', NOW);
+    const id = await createJob(conn.db, crewId, whole(floorJob()), 'Ines', NOW);
     const [receipt] = (await appendEvents(
       conn.db,
       crewId,
@@ -127,7 +127,7 @@ describe('house rules and approvals', () => {
   });
   it('an approved colour can not be changed by saving, until a change was asked for', async () => {
     const { crewId } = await freshCrew(conn.db);
-    const id = await createJob(conn.db, crewId, floorJob(), 'Ines', NOW);
+    const id = await createJob(conn.db, crewId, whole(floorJob()), 'Ines', NOW);
     const log = (e: ReturnType<typeof phoneEvent>) => appendEvents(conn.db, crewId, id, [e], WHO, NOW);
     await log(
       phoneEvent(
@@ -138,8 +138,11 @@ describe('house rules and approvals', () => {
     );
     const chalk = floorJob();
     chalk.finish!.colour = 'Chalk';
-    expect(await saveJob(conn.db, crewId, id, chalk, 1, 'Ines', NOW)).toMatchObject({ ok: false, reason: 'locked' });
+    expect(await saveJob(conn.db, crewId, id, whole(chalk), 1, 'Ines', NOW)).toMatchObject({
+      ok: false,
+      reason: 'locked'
+    });
     await log(phoneEvent('sample.reopened', { reason: 'new lamps' }, NOW - 8e5));
-    expect(await saveJob(conn.db, crewId, id, chalk, 1, 'Ines', NOW)).toMatchObject({ ok: true });
+    expect(await saveJob(conn.db, crewId, id, whole(chalk), 1, 'Ines', NOW)).toMatchObject({ ok: true });
   });
 });

@@ -4,9 +4,9 @@ import { findStarts, memberContexts, type Outlook } from '../../../core/window';
 import { DAY_MS, HOUR_MS } from '../../../core/units';
 import { rankStart, type RankedStart } from '../../../core/window';
 import { answerPosition, deskEnsemble, type Scenario } from '../../../stand-ins/weather-desk';
-import { counterJob, deckJob, NOW } from '../../../../tests/fixtures';
+import { counterJob, deckJob, NOW, whole } from '../../../../tests/fixtures';
 import { PASSWORD, nearDesk, freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
-import { lastCommitted } from '../jobs/commitments';
+import { committedOf } from '../jobs/commitments';
 import { createJob, saveJob } from '../jobs/jobs';
 import { findJob } from '../jobs/reading';
 import { commitStart } from '../overview/commit';
@@ -38,16 +38,17 @@ async function booked(choose: (starts: RankedStart[], o: Outlook) => RankedStart
   const { crewId, userId } = await freshCrew(conn.db);
   const document = deckJob();
   document.site.latitudeDeg = 40 + serial++ / 20;
-  const id = await createJob(conn.db, crewId, document, 'Ines', NOW);
-  const { outlook } = await readOutlook(conn.db, crewId, { id, document }, NOW, desk('settled high', NOW));
+  const id = await createJob(conn.db, crewId, whole(document), 'Ines', NOW);
+  const read = await readOutlook(conn.db, crewId, { id, document: whole(document) }, NOW, desk('settled high', NOW));
+  const outlook = read.outlook(read.view.parts[0]);
   const starts = findStarts(outlook).filter((s) => s.startMs > NOW + DAY_MS && s.holds > 0);
   const best = choose(starts, outlook);
   /** Another that holds, half a day away at least. */
   const other = starts.find((s) => Math.abs(s.startMs - best.startMs) > DAY_MS / 2) ?? best;
   document.startAt = new Date(best.startMs).toISOString();
-  await saveJob(conn.db, crewId, id, document, 1, 'Ines', NOW);
+  await saveJob(conn.db, crewId, id, whole(document), 1, 'Ines', NOW);
   const job = (await findJob(conn.db, crewId, id))!;
-  const done = await commitStart(conn.db, crewId, job, best.startMs, 'Ines', NOW, desk('settled high', NOW));
+  const done = await commitStart(conn.db, crewId, job, 'first', best.startMs, 'Ines', NOW, desk('settled high', NOW));
   return { crewId, userId, id, document, best, other, done };
 }
 const all = (crewId: string) => visitsBetween(conn.db, crewId, NOW - DAY_MS, NOW + 40 * DAY_MS);
@@ -56,7 +57,7 @@ describe('a committed start', () => {
   it('is kept with its count and its forecast, and its visits are booked', async () => {
     const { crewId, id, best, done } = await booked();
     expect(done).toMatchObject({ ok: true, members: 30 });
-    const kept = (await lastCommitted(conn.db, id))!;
+    const kept = (await committedOf(conn.db, [id])).get(id)!.get('first')!;
     expect(kept.holds).toBe(best.holds);
     expect(kept.startAt!.getTime()).toBe(best.startMs);
     const visits = await all(crewId);
@@ -67,10 +68,10 @@ describe('a committed start', () => {
   it('moved, its visits keep their numbers and grow in sequence; taken back, they are called off', async () => {
     const { userId, crewId, id, document, other } = await booked();
     const job = (await findJob(conn.db, crewId, id))!;
-    await commitStart(conn.db, crewId, job, other.startMs, 'Ines', NOW, desk('settled high', NOW));
+    await commitStart(conn.db, crewId, job, 'first', other.startMs, 'Ines', NOW, desk('settled high', NOW));
     const moved = await all(crewId);
     expect(moved[0]).toMatchObject({ number: 1, sequence: 1, cancelled: false });
-    await saveJob(conn.db, crewId, id, { ...document, startAt: undefined }, job.rowVersion, 'Ines', NOW);
+    await saveJob(conn.db, crewId, id, whole({ ...document, startAt: undefined }), job.rowVersion, 'Ines', NOW);
     expect((await all(crewId)).every((v) => v.cancelled)).toBe(true);
     const secret = await renewAddress(conn.db, userId, NOW);
     const text = (await feedOf(conn.db, secret, 'http://127.0.0.1', NOW))!;
@@ -129,7 +130,7 @@ describe('what the thumb taught', () => {
   it('is kept by product and site, read by the next job there, and taken back with the test', async () => {
     const { crewId, userId } = await freshCrew(conn.db);
     const document = counterJob();
-    const id = await createJob(conn.db, crewId, document, 'Ines', NOW);
+    const id = await createJob(conn.db, crewId, whole(document), 'Ines', NOW);
     const at = (h: number) => NOW - h * HOUR_MS;
     const tack = phoneEvent('tack.felt', { coat: 1, felt: 'tacky' }, at(1));
     const log = (...events: Parameters<typeof appendEvents>[3]) =>

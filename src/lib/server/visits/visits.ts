@@ -8,24 +8,32 @@ export type VisitRow = typeof visit.$inferSelect;
 const whatOf = (v: PlannedVisit): string =>
   `${v.abrade ? 'abrade, ' : ''}coat${v.coats.length > 1 ? 's' : ''} ${v.coats.join(' and ')}`;
 
+/** Whose visits: those of one part of a job. */
+export interface PartRef {
+  jobId: string;
+  part: string;
+}
+
 /**
- * Books the visits of a job from now on: one of a number is the same visit moved, those no longer wanted are cancelled,
- * visits that have passed stay. What did not change keeps its sequence number.
+ * Books the visits of a part from now on: one after another they take the numbers the part had, so that one of a number is the
+ * same visit moved, then numbers the job has not used; those no longer wanted are cancelled, visits that have passed stay.
+ * What did not change keeps its sequence number.
  */
 export async function bookVisits(
   tx: Tx,
   crewId: string,
-  jobId: string,
+  { jobId, part }: PartRef,
   visits: readonly PlannedVisit[],
   nowMs: number
 ): Promise<void> {
   const kept = await tx.select().from(visit).where(eq(visit.jobId, jobId)).orderBy(asc(visit.number)).for('update');
-  const past = kept.filter((v) => !v.cancelled && v.toAt.getTime() <= nowMs);
-  const first = past.reduce((n, v) => Math.max(n, v.number), 0) + 1;
+  const mine = kept.filter((v) => v.part === part);
+  const passed = mine.filter((v) => !v.cancelled && v.toAt.getTime() <= nowMs).at(-1)?.number ?? 0;
+  const ahead = mine.filter((v) => v.number > passed);
+  let unused = (kept.at(-1)?.number ?? 0) + 1;
   const changedAt = new Date(nowMs);
-  const wanted = new Map(visits.map((v, i) => [first + i, v]));
-  for (const [number, v] of wanted) {
-    const before = kept.find((k) => k.number === number);
+  for (const [i, v] of visits.entries()) {
+    const before = ahead[i];
     const row = { fromAt: new Date(Math.round(v.fromMs)), toAt: new Date(Math.round(v.toMs)), what: whatOf(v) };
     const same =
       before &&
@@ -38,20 +46,23 @@ export async function bookVisits(
       await tx
         .update(visit)
         .set({ ...row, cancelled: false, sequence: before.sequence + 1, changedAt })
-        .where(and(eq(visit.jobId, jobId), eq(visit.number, number)));
-    else await tx.insert(visit).values({ jobId, number, crewId, ...row, sequence: 0, cancelled: false, changedAt });
+        .where(and(eq(visit.jobId, jobId), eq(visit.number, before.number)));
+    else
+      await tx
+        .insert(visit)
+        .values({ jobId, number: unused++, part, crewId, ...row, sequence: 0, cancelled: false, changedAt });
   }
-  for (const k of kept)
-    if (k.number >= first && !wanted.has(k.number) && !k.cancelled)
+  for (const k of ahead.slice(visits.length))
+    if (!k.cancelled)
       await tx
         .update(visit)
         .set({ cancelled: true, sequence: k.sequence + 1, changedAt })
         .where(and(eq(visit.jobId, jobId), eq(visit.number, k.number)));
 }
 
-/** Calls off what is booked of a job from now on. */
-export const cancelVisits = (tx: Tx, crewId: string, jobId: string, nowMs: number): Promise<void> =>
-  bookVisits(tx, crewId, jobId, [], nowMs);
+/** Calls off what is booked of a part from now on. */
+export const cancelVisits = (tx: Tx, crewId: string, of: PartRef, nowMs: number): Promise<void> =>
+  bookVisits(tx, crewId, of, [], nowMs);
 
 /** A visit with the job it is of. */
 export interface VisitOfJob extends VisitRow {
@@ -77,7 +88,7 @@ const people = sql<number>`CAST(JSON_VALUE(${job.document}, '$.crew.people') AS 
 /** What is booked of a crew within a span and not called off, with how many people each takes. */
 export async function bookedVisits(db: Db, crewId: string, fromMs: number, toMs: number): Promise<BookedVisit[]> {
   const rows = await db
-    .select({ jobId: visit.jobId, title: job.title, fromAt: visit.fromAt, toAt: visit.toAt, people })
+    .select({ jobId: visit.jobId, part: visit.part, title: job.title, fromAt: visit.fromAt, toAt: visit.toAt, people })
     .from(visit)
     .innerJoin(job, eq(job.id, visit.jobId))
     .where(

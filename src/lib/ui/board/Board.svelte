@@ -5,6 +5,7 @@
   import { clock } from '../clock/clock.svelte';
   import Sign from '../marks/Sign.svelte';
   import { deadlineWords, leftWords } from '$words/deadline-words';
+  import { stationOf } from '$words/part-words';
   import { clockTime, dayShort } from '$words/time';
   import RowPicture from './RowPicture.svelte';
 
@@ -43,7 +44,7 @@
     </div>
   {:else}
     <ol>
-      {#each rows as r (r.line.id + r.d.kind + ('bay' in r.d ? r.d.bay : '') + ('batch' in r.d ? r.d.batch : ''))}
+      {#each rows as r (r.line.key + r.d.kind + ('bay' in r.d ? r.d.bay : '') + ('batch' in r.d ? r.d.batch : ''))}
         {@const w = deadlineWords(r.d, clock.now, r.line.timeZone, units)}
         <li class="row" class:hot={r === hot && !late(r)} class:over={late(r)} class:rags={r.d.kind === 'rags'}>
           <div class="by">
@@ -57,14 +58,14 @@
                   size={20}
                 />{/if}{w.title}{late(r) ? ', sticking' : ''}
             </h2>
-            <p class="jb"><a href="/jobs/{r.line.id}">{r.line.title}</a></p>
+            <p class="jb"><a href={stationOf(r.line.id, r.line.part)}>{r.line.title}</a></p>
             <p class="dt">{w.detail}</p>
           </div>
           <div class="vis"><RowPicture line={r.line} deadline={r.d} /></div>
           <div class="do">
             <a
               class="btn {r === hot || r.d.kind === 'rags' ? '' : 'line'} {r.d.kind === 'rags' ? 'danger' : ''}"
-              href="/jobs/{r.line.id}/{w.station}">{w.action}</a
+              href={stationOf(r.line.id, r.line.part, w.station)}>{w.action}</a
             >
           </div>
         </li>

@@ -5,6 +5,7 @@
   import { clock } from '../clock/clock.svelte';
   import Sign from '../marks/Sign.svelte';
   import HourRuns from '../ribbon/HourRuns.svelte';
+  import { stationOf } from '$words/part-words';
   import { dayMonth, fullDate, hourOfDay } from '$words/time';
 
   const { rail, careDue }: { rail: Rail; careDue: SurfaceInCare[] } = $props();
@@ -25,7 +26,7 @@
         const openMs = runs
           .filter((r) => !r.rule)
           .reduce((s, r) => s + Math.min(r.toMs, h.atMs + HOURS * HOUR_MS) - Math.max(r.fromMs, h.atMs), 0);
-        return { id: l.id, title: l.title, runs, openH: Math.round((openMs / HOUR_MS) * 2) / 2 };
+        return { key: l.key, id: l.id, part: l.part, title: l.title, runs, openH: Math.round((openMs / HOUR_MS) * 2) / 2 };
       })
     }));
   });
@@ -43,9 +44,9 @@
         >
       </div>
       <div>
-        {#each d.jobs as j (j.id)}
+        {#each d.jobs as j (j.key)}
           {@const [kind, word] = verdict(j.openH)}
-          <a class="dl" href="/jobs/{j.id}/when">
+          <a class="dl" href={stationOf(j.id, j.part, 'when')}>
             <svg width={WIDTH} height="17" viewBox="0 0 {WIDTH} 17" aria-hidden="true"
               ><HourRuns
                 runs={j.runs}

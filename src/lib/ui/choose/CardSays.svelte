@@ -49,7 +49,7 @@
       <tr><td>Touch dry</td><td class="num">{hoursText(card, 'touchDry')}</td></tr>
       <tr><td>Recoat opens</td><td class="num">{hoursText(card, 'recoatOpens')}</td></tr>
       <tr><td>Recoat closes</td><td class="num">{hoursText(card, 'recoatCloses')}</td></tr>
-      {#if desk.document.site.setting === 'outdoor'}<tr
+      {#if desk.job.site.setting === 'outdoor'}<tr
           ><td>Safe from rain</td><td class="num">{hoursText(card, 'rainSafe')}</td></tr
         >{/if}
       <tr><td>Light use</td><td class="num">{hoursText(card, 'lightUse')}</td></tr>

@@ -15,7 +15,7 @@
     <Sign kind="check" /><b>{held.name} has changed on the shelf since this job took its card.</b>
     {#if desk.mayEdit}<button
         class="btn line ml-auto"
-        onclick={() => desk.edit((d) => keepCards(d, [structuredClone(shelf)]))}>Take the new card</button
+        onclick={() => desk.editPart((d) => keepCards(d, [structuredClone(shelf)]))}>Take the new card</button
       >{/if}
   </p>
   <details>

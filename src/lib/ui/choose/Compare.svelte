@@ -17,7 +17,7 @@
   const { shelf, onchosen, locked }: { shelf: readonly ProductCard[]; onchosen: () => void; locked: boolean } =
     $props();
   const desk = useJobDesk();
-  const systems = $derived(desk.document.compared ?? []);
+  const systems = $derived(desk.job.compared ?? []);
   let figures = $state.raw<SystemFigures[]>([]);
   let working = $state(false);
   let sortBy = $state('');
@@ -25,7 +25,7 @@
   let run = 0;
 
   $effect(() => {
-    const args = [desk.document, systems, shelf, desk.state, desk.climate, desk.knowledge, desk.minuteMs] as const;
+    const args = [desk.job, systems, shelf, desk.state, desk.climate, desk.knowledge, desk.minuteMs] as const;
     if (systems.length === 0) {
       figures = [];
       return;
@@ -41,7 +41,7 @@
       });
   });
 
-  const rows = $derived(compareRows(desk.units, desk.knowledge.house.currency, clock.now, desk.document.site.timeZone));
+  const rows = $derived(compareRows(desk.units, desk.knowledge.house.currency, clock.now, desk.job.site.timeZone));
   const shown = $derived(
     sortedBy(
       figures.filter((f) => systems.some((s) => s.id === f.id) && !(onlyAllowed && f.ruledOut.length)),
@@ -78,27 +78,28 @@
   let product = $state('');
   const offered = $derived(
     shelf.map((c) => {
-      const [why] = misfits(desk.document, c);
+      const [why] = misfits(desk.job, c);
       return { value: c.id, label: c.name, ...(why && { note: why.problem }) };
     })
   );
   const picked = $derived(shelf.find((c) => c.id === product));
   let method = $state<ProductCard['methods'][number]['method'] | ''>('');
-  const put = (system: FinishSystem) => desk.edit((d) => (d.compared = [...(d.compared ?? []), system].slice(0, 4)));
+  const put = (system: FinishSystem) =>
+    desk.editPart((d) => (d.compared = [...(d.compared ?? []), system].slice(0, 4)));
   function add() {
     if (!picked) return;
     const chosen =
       picked.methods.find((m) => m.method === method)?.method ?? preferredMethod(picked, desk.knowledge.house);
-    put(systemOf(picked, chosen, desk.document));
+    put(systemOf(picked, chosen, desk.job));
     product = '';
     method = '';
   }
   function choose(id: string) {
     const system = systems.find((s) => s.id === id)!;
-    desk.edit((d) => chooseSystem(d, system, structuredClone([...shelf])));
+    desk.editPart((d) => chooseSystem(d, system, structuredClone([...shelf])));
     onchosen();
   }
-  const own = $derived(ownSystem(desk.document));
+  const own = $derived(ownSystem(desk.job));
 </script>
 
 <div class="adder no-print">
@@ -116,7 +117,7 @@
     </div>
   {/if}
   <button class="btn" disabled={!picked || systems.length >= 4 || !desk.mayEdit} onclick={add}>Put beside</button>
-  {#if own && !systems.some((s) => isChosen(desk.document, s))}
+  {#if own && !systems.some((s) => isChosen(desk.job, s))}
     <button
       class="btn line"
       disabled={systems.length >= 4 || !desk.mayEdit}
@@ -152,7 +153,7 @@
           <th scope="col"><span class="unseen">Measure</span></th>
           {#each shown as f (f.id)}
             {@const system = systems.find((s) => s.id === f.id)!}
-            {@const chosen = isChosen(desk.document, system)}
+            {@const chosen = isChosen(desk.job, system)}
             <th scope="col" class:chosen>
               <span class="nm">{f.name}</span>
               <span class="dim sub">{f.finish.colour}, {methodOf(f)}, {f.coats} {f.coats === 1 ? 'coat' : 'coats'}</span
@@ -168,7 +169,8 @@
                   class="btn line"
                   aria-label="Take {f.name}, {methodOf(f)} away"
                   disabled={!desk.mayEdit}
-                  onclick={() => desk.edit((d) => (d.compared = d.compared?.filter((s) => s.id !== f.id)))}>Away</button
+                  onclick={() => desk.editPart((d) => (d.compared = d.compared?.filter((s) => s.id !== f.id)))}
+                  >Away</button
                 >
               </span>
             </th>

@@ -8,8 +8,8 @@
 
   /** Coats per face: how many, and of a listed sequence which. */
   const desk = useJobDesk();
-  const listed = $derived(desk.document.finish?.coats);
-  const several = $derived(desk.document.surfaces.length > 1);
+  const listed = $derived(desk.job.finish?.coats);
+  const several = $derived(desk.job.surfaces.length > 1);
   const litresOf = (surfaceId: string, faceId: string) =>
     desk.plan.coats.reduce(
       (sum, c) =>
@@ -25,12 +25,12 @@
 <table class="ruled">
   <thead><tr><th>Face</th><th class="num">Oil</th><th class="num">{listed ? 'Which coats' : 'Coats'}</th></tr></thead>
   <tbody>
-    {#each desk.document.surfaces as s, i (s.id)}
+    {#each desk.job.surfaces as s, i (s.id)}
       {#each s.faces as f, j (f.id)}
         {@const litres = litresOf(s.id, f.id)}
         {@const name = `${several ? `${s.name}, ` : ''}${faceName(f.kind)}`}
         {@const label = `${s.name}, ${faceName(f.kind)}`}
-        {@const numbers = coatsOnFace(desk.document.finish, s, f)}
+        {@const numbers = coatsOnFace(desk.job.finish, s, f)}
         <tr>
           <td>{name}</td>
           <td class="num">{litres > 0 ? showVolume(litres, desk.units) : 'none'}</td>
@@ -44,7 +44,7 @@
                     aria-pressed={on}
                     aria-label="{label}: coat {k + 1}"
                     disabled={!desk.mayEdit}
-                    onclick={() => desk.edit((d) => setOnFace(d, k, faceRef(s, f), !on))}>{k + 1}</button
+                    onclick={() => desk.editPart((d) => setOnFace(d, k, faceRef(s, f), !on))}>{k + 1}</button
                   >
                 {/each}
               </div>
@@ -52,7 +52,7 @@
               <CoatStepper
                 coats={f.coats}
                 {label}
-                onchange={(n) => desk.edit((d) => (d.surfaces[i]!.faces[j]!.coats = n))}
+                onchange={(n) => desk.editPart((d) => (d.surfaces[i]!.faces[j]!.coats = n))}
               />
             {/if}
           </td>

@@ -9,7 +9,7 @@
   /** One product for all coats: colour, method, and what it goes on. */
   const { card, locked }: { card: ProductCard; locked: boolean } = $props();
   const desk = useJobDesk();
-  const finish = $derived(desk.document.finish!);
+  const finish = $derived(desk.job.finish!);
 </script>
 
 {#if card.note}<p class="dim mt-2">{card.note}</p>{/if}
@@ -19,7 +19,7 @@
     value={finish.colour}
     options={card.colours.map((c) => ({ value: c, label: c }))}
     disabled={locked}
-    onchange={(v) => desk.edit((d) => (d.finish!.colour = v))}
+    onchange={(v) => desk.editPart((d) => (d.finish!.colour = v))}
   />
   <Choice
     label="Method"
@@ -32,14 +32,14 @@
           ? 'left, not wiped'
           : `wipe after ${m.dwellMinMinutes ?? 0}–${m.dwellMaxMinutes} min at ${showTemperature(20, desk.units, 0)}`
     }))}
-    onchange={(v) => desk.edit((d) => (d.finish!.method = v))}
+    onchange={(v) => desk.editPart((d) => (d.finish!.method = v))}
   />
 </div>
 <div class="mt-2 flex flex-wrap gap-x-8">
-  <Tick label="Bare wood" checked={finish.bareWood} onchange={(v) => desk.edit((d) => (d.finish!.bareWood = v))} />
+  <Tick label="Bare wood" checked={finish.bareWood} onchange={(v) => desk.editPart((d) => (d.finish!.bareWood = v))} />
   <Tick
     label="Food will touch it"
-    checked={desk.document.usedForFood}
-    onchange={(v) => desk.edit((d) => (d.usedForFood = v))}
+    checked={desk.job.usedForFood}
+    onchange={(v) => desk.editPart((d) => (d.usedForFood = v))}
   />
 </div>

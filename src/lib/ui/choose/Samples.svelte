@@ -15,10 +15,10 @@
 
   /** Sample boards: the same wood, sanded and finished as proposed, judged by the client; an approved one locks the colour. */
   const desk = useJobDesk();
-  const zone = $derived(desk.document.site.timeZone);
-  const samples = $derived(desk.document.samples ?? []);
-  const lock = $derived(colourLock(desk.document, desk.state));
-  const problems = $derived(sampleProblems(desk.document, desk.state));
+  const zone = $derived(desk.job.site.timeZone);
+  const samples = $derived(desk.job.samples ?? []);
+  const lock = $derived(colourLock(desk.job, desk.state));
+  const problems = $derived(sampleProblems(desk.job, desk.state));
   let approving = $state<string | null>(null);
   let reopening = $state(false);
   let client = $state('');
@@ -28,8 +28,8 @@
   function add() {
     const surface = desk.document.surfaces.find((s) => s.id === desk.surfaceId) ?? desk.document.surfaces[0];
     if (!surface) return;
-    const layers = coatSpecs(desk.document).map(({ productId, colour, method }) => ({ productId, colour, method }));
-    desk.edit((d) => {
+    const layers = coatSpecs(desk.job).map(({ productId, colour, method }) => ({ productId, colour, method }));
+    desk.editPart((d) => {
       const used = new Set((d.samples ?? []).map((s) => s.id));
       let n = (d.samples?.length ?? 0) + 1;
       while (used.has(`board-${n}`)) n++;
@@ -47,7 +47,7 @@
     });
   }
   const change = (id: string, edit: (s: SampleBoard) => void, field?: string) =>
-    desk.edit((d) => {
+    desk.editPart((d) => {
       const s = d.samples?.find((x) => x.id === id);
       if (s) edit(s);
     }, field);
@@ -65,9 +65,9 @@
     tried = true;
     if (!client.trim()) return;
     const layers = s.layers.map(({ productId, colour }) => ({ productId, colour }));
-    await desk.log.add('sample.approved', { sample: s.id, client: client.trim(), layers });
+    await desk.write('sample.approved', { sample: s.id, client: client.trim(), layers });
     // The job is finished as the board was shown: coat by coat where its layers differ.
-    desk.edit((d) => {
+    desk.editPart((d) => {
       if (!d.finish) return;
       const alike = s.layers.every((l) => l.productId === s.layers[0]!.productId && l.colour === s.layers[0]!.colour);
       Object.assign(d.finish, { productId: s.layers[0]!.productId, colour: s.layers[0]!.colour });
@@ -81,7 +81,7 @@
   async function reopen() {
     tried = true;
     if (!reason.trim()) return;
-    await desk.log.add('sample.reopened', { reason: reason.trim() });
+    await desk.write('sample.reopened', { reason: reason.trim() });
     reopening = false;
     reason = '';
     tried = false;
@@ -95,7 +95,7 @@
     <div>
       <p class="text-[19px] font-semibold">
         {lock.approval.layers
-          .map((l) => `${cardOf(desk.document, l.productId)?.name ?? l.productId} ${l.colour}`)
+          .map((l) => `${cardOf(desk.job, l.productId)?.name ?? l.productId} ${l.colour}`)
           .filter((v, i, a) => v !== a[i - 1])
           .join(', then ')}
       </p>
@@ -155,9 +155,7 @@
         <ol class="layers">
           {#each s.layers as l, i (i)}<li>
               <b>{i + 1}</b>
-              {cardOf(desk.document, l.productId)?.name ?? l.productId}, {l.colour}, {METHOD_WORDS[
-                l.method
-              ].toLowerCase()}
+              {cardOf(desk.job, l.productId)?.name ?? l.productId}, {l.colour}, {METHOD_WORDS[l.method].toLowerCase()}
             </li>{/each}
         </ol>
         {#if desk.mayEdit && !approved}
@@ -232,13 +230,13 @@
                 class="btn"
                 onclick={() => {
                   approving = s.id;
-                  client = desk.document.client.name;
+                  client = desk.job.client.name;
                   tried = false;
                 }}>The client approves it</button
               >{/if}
             {#if desk.mayEdit && !approved}<button
                 class="btn danger-line"
-                onclick={() => desk.edit((d) => (d.samples = d.samples?.filter((x) => x.id !== s.id)))}
+                onclick={() => desk.editPart((d) => (d.samples = d.samples?.filter((x) => x.id !== s.id)))}
                 >Take it away</button
               >{/if}
           </div>
@@ -248,7 +246,7 @@
   {/each}
 </ul>
 {#if desk.mayEdit}
-  <button class="btn line mt-3" disabled={!desk.document.finish || desk.plan.coats.length === 0} onclick={add}
+  <button class="btn line mt-3" disabled={!desk.job.finish || desk.plan.coats.length === 0} onclick={add}
     >A board with the coats as planned</button
   >
 {/if}

@@ -16,7 +16,7 @@
   /** The coats one by one, from the wood up: product, colour, method, what comes between, and what the layer rules say. */
   const { shelf, locked }: { shelf: readonly ProductCard[]; locked: boolean } = $props();
   const desk = useJobDesk();
-  const coats = $derived(desk.document.finish?.coats ?? []);
+  const coats = $derived(desk.job.finish?.coats ?? []);
   /** The order under the finger while a coat is dragged. */
   let dragged = $state<{ id: number }[] | null>(null);
   const rows = $derived(dragged ?? coats.map((_, id) => ({ id })));
@@ -28,17 +28,17 @@
     abrade: 'abrade before it'
   };
   const products = $derived(
-    [...shelf, ...desk.document.products.filter((p) => !shelf.some((c) => c.id === p.id))].map((c) => {
-      const [why] = misfits(desk.document, c);
+    [...shelf, ...desk.job.products.filter((p) => !shelf.some((c) => c.id === p.id))].map((c) => {
+      const [why] = misfits(desk.job, c);
       return { value: c.id, label: c.name, ...(why && { note: why.problem }) };
     })
   );
-  const find = (id: string) => shelf.find((c) => c.id === id) ?? desk.document.products.find((c) => c.id === id);
+  const find = (id: string) => shelf.find((c) => c.id === id) ?? desk.job.products.find((c) => c.id === id);
 
   /** The rounds of a coat on pieces that are turned over, by day once a start is chosen. */
   function roundWords(number: number): string {
     const [backs, fronts] = desk.plan.chosen?.coats.find((c) => c.number === number)?.rounds ?? [];
-    const zone = desk.document.site.timeZone;
+    const zone = desk.job.site.timeZone;
     return backs && fronts
       ? `Backs and edges ${dayShort(backs.fromMs, zone)}, fronts ${dayShort(fronts.fromMs, zone)}`
       : 'Backs and edges first, fronts once they are touch dry';
@@ -56,7 +56,7 @@
   }
   function drop(items: { id: number }[]) {
     dragged = null;
-    desk.edit((d) =>
+    desk.editPart((d) =>
       orderCoats(
         d,
         items.map((r) => r.id)
@@ -67,7 +67,7 @@
   const move = (from: number, to: number) => {
     const order = coats.map((_, i) => i);
     order.splice(to, 0, ...order.splice(from, 1));
-    desk.edit((d) => orderCoats(d, order));
+    desk.editPart((d) => orderCoats(d, order));
     openAt = null;
   };
 </script>
@@ -83,7 +83,7 @@
     {@const i = row.id}
     {@const c = coats[i]}
     {#if c}
-      {@const card = cardOf(desk.document, c.productId)}
+      {@const card = cardOf(desk.job, c.productId)}
       {@const planned = desk.plan.coats.find((p) => p.number === i + 1)}
       <li>
         {#each rulings(i + 1) as r, k (k)}
@@ -120,7 +120,7 @@
               options={products}
               disabled={locked}
               onchange={(v) =>
-                desk.edit((d) => {
+                desk.editPart((d) => {
                   const next = find(v);
                   if (next) setCoatProduct(d, i, structuredClone(next), desk.knowledge.house);
                 })}
@@ -130,20 +130,20 @@
               value={c.colour}
               options={card.colours.map((v) => ({ value: v, label: v }))}
               disabled={locked}
-              onchange={(v) => desk.edit((d) => changeCoat(d, i, (x) => (x.colour = v)))}
+              onchange={(v) => desk.editPart((d) => changeCoat(d, i, (x) => (x.colour = v)))}
             />
             <Choice
               label="Method"
               value={c.method}
               options={card.methods.map((m) => ({ value: m.method, label: METHOD_WORDS[m.method] }))}
-              onchange={(v) => desk.edit((d) => changeCoat(d, i, (x) => (x.method = v)))}
+              onchange={(v) => desk.editPart((d) => changeCoat(d, i, (x) => (x.method = v)))}
             />
             {#if i > 0}
               <Choice
                 label="Before it"
                 value={c.cutBack ?? desk.knowledge.house.betweenCoats}
                 options={CUT_BACKS.map((v) => ({ value: v, label: CUT_WORDS[v] }))}
-                onchange={(v) => desk.edit((d) => changeCoat(d, i, (x) => (x.cutBack = v)))}
+                onchange={(v) => desk.editPart((d) => changeCoat(d, i, (x) => (x.cutBack = v)))}
               />
             {/if}
             <TextField
@@ -153,7 +153,7 @@
               placeholder="as usual"
               oninput={(e) => {
                 const tool = e.currentTarget.value.trim();
-                desk.edit(
+                desk.editPart(
                   (d) =>
                     changeCoat(d, i, (x) => {
                       if (tool) x.tool = tool;
@@ -168,7 +168,7 @@
                 label="Dwell, min (card {method.dwellMinMinutes ?? 0}–{method.dwellMaxMinutes})"
                 value={c.dwellMinutes ?? method.dwellMinMinutes ?? 0}
                 most={2880}
-                onchange={(v) => desk.edit((d) => changeCoat(d, i, (x) => (x.dwellMinutes = v)), `dwell ${i}`)}
+                onchange={(v) => desk.editPart((d) => changeCoat(d, i, (x) => (x.dwellMinutes = v)), `dwell ${i}`)}
               />
             {/if}
             <div class="moves">
@@ -181,7 +181,7 @@
                 disabled={coats.length < 2 || locked}
                 onclick={() => {
                   openAt = null;
-                  desk.edit((d) => removeCoat(d, i));
+                  desk.editPart((d) => removeCoat(d, i));
                 }}>Leave it out</button
               >
             </div>
@@ -192,7 +192,7 @@
   {/each}
 </ol>
 {#if desk.mayEdit}
-  <button class="btn line mt-3" disabled={coats.length >= 12 || locked} onclick={() => desk.edit(addCoat)}
+  <button class="btn line mt-3" disabled={coats.length >= 12 || locked} onclick={() => desk.editPart(addCoat)}
     >Another coat on top</button
   >
 {/if}

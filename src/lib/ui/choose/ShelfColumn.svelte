@@ -8,15 +8,13 @@
   /** The shelf, those that fit first; what may not go on this job says why. */
   const { shelf, locked }: { shelf: readonly ProductCard[]; locked: boolean } = $props();
   const desk = useJobDesk();
-  const chosen = $derived(
-    desk.document.finish && !desk.document.finish.coats ? desk.document.finish.productId : undefined
-  );
-  const counters = $derived(desk.document.surfaces.some((s) => kindRow(s.kind).wears === 'counter'));
+  const chosen = $derived(desk.job.finish && !desk.job.finish.coats ? desk.job.finish.productId : undefined);
+  const counters = $derived(desk.job.surfaces.some((s) => kindRow(s.kind).wears === 'counter'));
   /** Whether a card is what the house takes for worktops (handbook 3). */
   const ourWay = (c: ProductCard) => counters && classTraits(c.class).counterWay === desk.knowledge.house.countertop;
   const rows = $derived(
     shelf
-      .map((c) => ({ card: c, misfits: misfits(desk.document, c) }))
+      .map((c) => ({ card: c, misfits: misfits(desk.job, c) }))
       .sort(
         (a, b) =>
           a.misfits.length - b.misfits.length ||
@@ -25,7 +23,7 @@
       )
   );
   const choose = (c: ProductCard) =>
-    desk.edit((d) => Object.assign(d, withProduct(d, structuredClone(c), desk.knowledge.house)));
+    desk.editPart((d) => Object.assign(d, withProduct(d, structuredClone(c), desk.knowledge.house)));
 </script>
 
 <section aria-label="Shelf">

@@ -7,7 +7,7 @@ import {
   type CoatChoice,
   type Finish,
   type FinishSystem,
-  type JobDocument
+  type PartJob
 } from '$core/document';
 import type { HouseRules } from '$core/house';
 import { methodOf, type Method, type ProductCard } from '$core/product';
@@ -29,7 +29,7 @@ export const preferredMethod = (card: ProductCard, house: HouseRules): Method =>
   card.methods[0]!.method;
 
 /** The coats written out one by one, so that each can be changed; every face keeps the coats it had. */
-export function listCoats(job: JobDocument): void {
+export function listCoats(job: PartJob): void {
   if (!job.finish || job.finish.coats) return;
   const n = Math.max(1, coatCount(job));
   job.finish.coats = Array.from({ length: n }, (_, i) => choiceOf(job.finish!, i + 1));
@@ -41,13 +41,13 @@ const choiceOf = (finish: Finish, number: number): CoatChoice => {
 };
 
 /** All coats alike again: those of the first. */
-export function unlistCoats(job: JobDocument): void {
+export function unlistCoats(job: PartJob): void {
   delete job.finish?.coats;
   keepCards(job, []);
 }
 
 /** Only the cards the coats name stay in the job; those put in replace the ones held. */
-export function keepCards(job: JobDocument, more: readonly ProductCard[]): void {
+export function keepCards(job: PartJob, more: readonly ProductCard[]): void {
   const wanted = new Set([
     ...(job.finish ? [job.finish.productId, ...(job.finish.coats ?? []).map((c) => c.productId)] : [])
   ]);
@@ -62,7 +62,7 @@ function alignFirst(finish: Finish): void {
 }
 
 /** Puts another product on coat i; colour and method move to ones its card has. */
-export function setCoatProduct(job: JobDocument, i: number, card: ProductCard, house: HouseRules): void {
+export function setCoatProduct(job: PartJob, i: number, card: ProductCard, house: HouseRules): void {
   const { finish } = job;
   const coat = finish?.coats?.[i];
   if (!finish || !coat) return;
@@ -76,7 +76,7 @@ export function setCoatProduct(job: JobDocument, i: number, card: ProductCard, h
 }
 
 /** Changes coat i of the list. */
-export function changeCoat(job: JobDocument, i: number, change: (coat: CoatChoice) => void): void {
+export function changeCoat(job: PartJob, i: number, change: (coat: CoatChoice) => void): void {
   const coat = job.finish?.coats?.[i];
   if (!coat) return;
   change(coat);
@@ -84,7 +84,7 @@ export function changeCoat(job: JobDocument, i: number, change: (coat: CoatChoic
 }
 
 /** Another coat on top, like the last; every face that has all coats gets it too. */
-export function addCoat(job: JobDocument): void {
+export function addCoat(job: PartJob): void {
   const coats = job.finish?.coats;
   if (!coats || coats.length >= 12) return;
   const before = coats.length;
@@ -94,7 +94,7 @@ export function addCoat(job: JobDocument): void {
 }
 
 /** Takes coat i out; faces that had it get one coat fewer. */
-export function removeCoat(job: JobDocument, i: number): void {
+export function removeCoat(job: PartJob, i: number): void {
   const coats = job.finish?.coats;
   if (!coats || coats.length < 2) return;
   for (const s of job.surfaces)
@@ -114,7 +114,7 @@ function reaches(coats: readonly CoatChoice[], surfaceId: string, faceId: string
 }
 
 /** Coats in another order. */
-export function orderCoats(job: JobDocument, order: readonly number[]): void {
+export function orderCoats(job: PartJob, order: readonly number[]): void {
   const { finish } = job;
   if (!finish?.coats || order.length !== finish.coats.length) return;
   finish.coats = order.map((i) => finish.coats![i]!);
@@ -122,7 +122,7 @@ export function orderCoats(job: JobDocument, order: readonly number[]): void {
 }
 
 /** Coat i goes on a face, or not; the others stay as they are, whichever they are. */
-export function setOnFace(job: JobDocument, i: number, ref: string, on: boolean): void {
+export function setOnFace(job: PartJob, i: number, ref: string, on: boolean): void {
   const coats = job.finish?.coats;
   const [surfaceId, faceId] = ref.split('/');
   const surface = job.surfaces.find((s) => s.id === surfaceId);
@@ -145,7 +145,7 @@ export function setOnFace(job: JobDocument, i: number, ref: string, on: boolean)
 }
 
 /** A system of one product, to be weighed against others. */
-export function systemOf(card: ProductCard, method: Method, job: JobDocument): FinishSystem {
+export function systemOf(card: ProductCard, method: Method, job: PartJob): FinishSystem {
   const colour = job.finish && card.colours.includes(job.finish.colour) ? job.finish.colour : card.colours[0]!;
   return {
     id: `${card.id}-${method}-${Math.random().toString(36).slice(2, 7)}`.slice(0, 40),
@@ -155,7 +155,7 @@ export function systemOf(card: ProductCard, method: Method, job: JobDocument): F
 }
 
 /** Coats per face held to what the card allows. */
-function faceCoatsWithin(card: ProductCard, job: JobDocument): Pick<FinishSystem, 'faceCoats'> {
+function faceCoatsWithin(card: ProductCard, job: PartJob): Pick<FinishSystem, 'faceCoats'> {
   const most = card.limits.maxCoats;
   if (!most) return {};
   const over = job.surfaces.flatMap((s) =>
@@ -165,11 +165,11 @@ function faceCoatsWithin(card: ProductCard, job: JobDocument): Pick<FinishSystem
 }
 
 /** The job's own finish as a system. */
-export const ownSystem = (job: JobDocument): FinishSystem | null =>
+export const ownSystem = (job: PartJob): FinishSystem | null =>
   job.finish ? { id: 'chosen', finish: structuredClone(job.finish) } : null;
 
 /** True when the job goes by this system already. */
-export const isChosen = (job: JobDocument, system: FinishSystem): boolean =>
+export const isChosen = (job: PartJob, system: FinishSystem): boolean =>
   JSON.stringify(looks(job)) ===
   JSON.stringify(
     looks({
@@ -179,20 +179,20 @@ export const isChosen = (job: JobDocument, system: FinishSystem): boolean =>
     })
   );
 
-const looks = (job: JobDocument) => [
+const looks = (job: PartJob) => [
   job.finish?.bareWood,
   coatSpecs(job).map((c) => [c.productId, c.colour, c.method]),
   job.surfaces.map((s) => s.faces.map((f) => f.coats))
 ];
 
-const withFaceCoats = (job: JobDocument, system: FinishSystem) =>
+const withFaceCoats = (job: PartJob, system: FinishSystem) =>
   job.surfaces.map((s) => ({
     ...s,
     faces: s.faces.map((f) => ({ ...f, coats: system.faceCoats?.[faceRef(s, f)] ?? f.coats }))
   }));
 
 /** Goes by a system: its finish, its coats, its cards. */
-export function chooseSystem(job: JobDocument, system: FinishSystem, shelf: readonly ProductCard[]): void {
+export function chooseSystem(job: PartJob, system: FinishSystem, shelf: readonly ProductCard[]): void {
   job.finish = structuredClone(system.finish);
   job.surfaces = withFaceCoats(job, system);
   keepCards(

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { coatCount, coatsOnFace, coatSpecs, type JobDocument } from '$core/document';
+import { coatCount, coatsOnFace, coatSpecs, type PartJob } from '$core/document';
 import { compareSystems } from '$core/choose';
 import { fold } from '$core/log';
 import { siteClimate } from '$core/window';
@@ -28,8 +28,12 @@ import { compareRows, sortedBy } from './compare-rows';
 
 const house = knowledge.house;
 const doors = () =>
-  ({ ...structuredClone(doorsFile.document), products: [card('tansy-gel'), card('skerry-varnish')] }) as JobDocument;
-const numbers = (job: JobDocument, faceId: string) => {
+  ({
+    ...structuredClone(doorsFile.document),
+    part: 'first',
+    products: [card('tansy-gel'), card('skerry-varnish')]
+  }) as unknown as PartJob;
+const numbers = (job: PartJob, faceId: string) => {
   const [surface] = job.surfaces;
   return coatsOnFace(
     job.finish,
@@ -37,7 +41,7 @@ const numbers = (job: JobDocument, faceId: string) => {
     surface!.faces.find((f) => f.id === faceId)!
   );
 };
-const names = (job: JobDocument) => coatSpecs(job).map((c) => c.productId);
+const names = (job: PartJob) => coatSpecs(job).map((c) => c.productId);
 
 describe('coats written out one by one', () => {
   it('say what they said before, and can be put back', () => {

@@ -1,16 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { plan } from '$core/plan';
 import { siteClimate } from '$core/window';
-import type { JobDocument } from '$core/document';
+import type { PartJob } from '$core/document';
 import { card, counterJob, deckJob, floorJob, knowledge, NOW } from '../../../../tests/fixtures';
 import { lineSegments } from '../rail/lines';
 import { whyBatch, whyNeed, whyCoat } from '../why/why';
 import { misfits, withProduct } from './fit';
 
-const planned = (job: JobDocument) => plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW);
+const planned = (job: PartJob) => plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW);
 
 describe('which card fits', () => {
-  const why = (job: JobDocument, id: string) => misfits(job, card(id)).map((p) => p.problem);
+  const why = (job: PartJob, id: string) => misfits(job, card(id)).map((p) => p.problem);
   it('a floor takes a floor oil and hardwax, no deck oil, and says why', () => {
     expect(why(floorJob(), 'ostrel-duo')).toEqual([]);
     expect(why(floorJob(), 'pellow-hardwax')).toEqual([]);

@@ -1,10 +1,10 @@
 import { defaultHouseRules, type HouseRules } from '$core/house';
-import { jobProblems, type JobDocument, type Problem } from '$core/document';
+import { jobProblems, type PartJob, type Problem } from '$core/document';
 import { methodOf, type ProductCard } from '$core/product';
 import { preferredMethod } from './choose-edits';
 
 /** The job as it would be with another card on it; colour and method move to ones the card has. */
-export function withProduct(job: JobDocument, card: ProductCard, house: HouseRules = defaultHouseRules): JobDocument {
+export function withProduct(job: PartJob, card: ProductCard, house: HouseRules = defaultHouseRules): PartJob {
   const { finish } = job;
   // A crew that saturates on day one lays one coat and lets it cure.
   const most = house.preferredCoats;
@@ -29,5 +29,5 @@ export function withProduct(job: JobDocument, card: ProductCard, house: HouseRul
 const OPEN_QUESTION = /^\/surfaces\/\d+\/(faces|speciesId|shape)/;
 
 /** Why a card can not be used on this job, as its own limits say; empty when it can. */
-export const misfits = (job: JobDocument, card: ProductCard): Problem[] =>
+export const misfits = (job: PartJob, card: ProductCard): Problem[] =>
   jobProblems(withProduct(job, card)).filter((p) => p.severity === 'stop' && !OPEN_QUESTION.test(p.path));

@@ -1,8 +1,8 @@
 import { getContext, setContext } from 'svelte';
-import type { JobDocument } from '$core/document';
-import { view } from '$core/job';
-import { withoutOwn, type Knowledge } from '$core/knowledge';
-import { fold } from '$core/log';
+import { FIRST_PART, partJob, tidyParts, withPartJob, type JobDocument, type PartJob } from '$core/document';
+import { view, withoutJob } from '$core/job';
+import type { Knowledge } from '$core/knowledge';
+import { eventRow, fold, type EventData, type EventType } from '$core/log';
 import type { WeatherSeries } from '$core/air';
 import type { MeasuredHour } from '$core/climate';
 import type { UnitSystem } from '$core/units';
@@ -60,6 +60,8 @@ export class JobDesk {
     rowVersion: number;
   } | null>(null);
   units = $state<UnitSystem>('metric');
+  /** The part that Choose, When, Work, Leave and Keep speak of; kept from station to station. */
+  partId = $state('');
   /** The surface that Look, Measure and Ready speak of; kept from station to station. */
   surfaceId = $state('');
   #weather = $state.raw<WeatherSeries | null>(null);
@@ -80,7 +82,7 @@ export class JobDesk {
   #timer: ReturnType<typeof setTimeout> | null = null;
   #saving = false;
 
-  readonly state = $derived.by(() => fold(this.log.events));
+  readonly #folded = $derived.by(() => fold(this.log.events));
   /** What was measured here, hour by hour. */
   measured = $state.raw<MeasuredHour[]>([]);
   /** Everything computed of the job as it stands on this device, now. */
@@ -88,7 +90,7 @@ export class JobDesk {
     view({
       id: this.id,
       document: this.document,
-      state: this.state,
+      state: this.#folded,
       weather: this.#weather,
       span: this.#span,
       measured: this.measured,
@@ -96,11 +98,31 @@ export class JobDesk {
       nowMs: this.minuteMs
     })
   );
-  readonly climate = $derived(this.view.climate);
+  /** The parts that have anything to coat; the first of a job that has nothing yet. */
+  readonly parts = $derived.by(() => {
+    const held = this.view.parts.filter((p) => p.job.surfaces.length > 0);
+    return held.length ? held : this.view.parts.slice(0, 1);
+  });
+  /** The part that is looked at. */
+  readonly part = $derived(this.parts.find((p) => p.job.part === this.partId) ?? this.parts[0]!);
+  /** That part as it is worked: a job of its own. */
+  readonly job = $derived(this.part.job);
+  readonly state = $derived(this.part.state);
+  readonly climate = $derived(this.part.climate);
   /** What the crew knows, this job's own coats and tack tests as they stand on this device. */
-  readonly knowledge = $derived(this.view.knowledge);
-  readonly plan = $derived(this.view.plan);
-  readonly live = $derived(this.view.live);
+  readonly knowledge = $derived(this.part.knowledge);
+  readonly plan = $derived(this.part.plan);
+  readonly live = $derived(this.part.live);
+  /** Where the place of the part stands in the document. */
+  readonly placePath = $derived.by(() => {
+    const { parts, places } = this.document;
+    const { placeId } = parts.find((p) => p.id === this.job.part)!;
+    return `/places/${Math.max(
+      0,
+      places.findIndex((p) => p.id === placeId)
+    )}`;
+  });
+  /** What was found on each surface of the whole job. */
   readonly surveys = $derived(this.view.surveys);
   readonly stage = $derived(this.view.stage);
   readonly weather = $derived(this.#weather);
@@ -127,7 +149,7 @@ export class JobDesk {
   /** Takes what the server sent anew: weather, units, and the document if nothing here waits to be saved. */
   take(data: Loaded): void {
     this.units = data.person.units;
-    this.#others = withoutOwn(data.knowledge, this.id, data.job.document, fold(data.events));
+    this.#others = withoutJob(data.knowledge, this.id, data.job.document, fold(data.events));
     this.measured = data.measured;
     if (data.weatherText !== this.#weatherText) {
       this.#weatherText = data.weatherText;
@@ -160,14 +182,30 @@ export class JobDesk {
    */
   edit(change: (draft: JobDocument) => void, field?: string): void {
     if (!this.mayEdit) return;
-    const next = structuredClone(this.document);
-    change(next);
+    const draft = structuredClone(this.document);
+    change(draft);
+    const next = tidyParts(draft, this.document);
     const atMs = Date.now();
     const goesOn = field !== undefined && this.#lastEdit?.field === field && atMs - this.#lastEdit.atMs < ONE_STEP_MS;
     if (!goesOn) this.#undo = [...this.#undo, this.document];
     this.#lastEdit = field === undefined ? null : { field, atMs };
     this.#redo = [];
     this.#set(next);
+  }
+
+  /** Changes the part that is looked at, as it is worked: its place, finish, systems, start, and the coats of its faces. */
+  editPart(change: (draft: PartJob) => void, field?: string): void {
+    const job = structuredClone(partJob(this.document, this.job.part));
+    change(job);
+    const next = withPartJob(this.document, job);
+    this.edit((d) => Object.assign(d, next), field);
+  }
+
+  /** Logs something that happens now to the part that is looked at, or to the job. Gives its id, for undoing. */
+  write<T extends EventType>(type: T, data: EventData<T>): Promise<string> {
+    const { part } = this.job;
+    const named = eventRow(type).ofPart && part !== FIRST_PART ? ({ part, ...data } as EventData<T>) : data;
+    return this.log.add(type, named);
   }
 
   get canUndo(): boolean {

@@ -1,13 +1,13 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { floorJob } from '../../../../tests/fixtures';
+import { floorJob, whole } from '../../../../tests/fixtures';
 import { fieldWords } from '$words/field-words';
 import { aroundProblems } from './around-problems';
 import { dropDraft, keepDraft, keptDraft } from './draft';
 
 describe('one bad field', () => {
   it('holds up no other: the rest is saved with that field as it was', () => {
-    const saved = floorJob();
-    const typed = floorJob();
+    const saved = whole(floorJob());
+    const typed = whole(floorJob());
     typed.title = 'Reading room, upstairs';
     typed.surfaces[0]!.thicknessM = -1;
     const sent = aroundProblems(typed, saved, [{ path: '/surfaces/0/thicknessM' }])!;
@@ -16,19 +16,19 @@ describe('one bad field', () => {
     expect(typed.surfaces[0]!.thicknessM).toBe(-1);
   });
   it('that was never saved before can not be gone round', () => {
-    const typed = floorJob();
+    const typed = whole(floorJob());
     typed.surfaces.push({ ...structuredClone(typed.surfaces[0]!), id: 'b', thicknessM: -1 });
-    expect(aroundProblems(typed, floorJob(), [{ path: '/surfaces/1/thicknessM' }])).toBeNull();
-    expect(aroundProblems(typed, floorJob(), [{ path: '' }])).toBeNull();
+    expect(aroundProblems(typed, whole(floorJob()), [{ path: '/surfaces/1/thicknessM' }])).toBeNull();
+    expect(aroundProblems(typed, whole(floorJob()), [{ path: '' }])).toBeNull();
   });
   it.each([
     ['/surfaces/0/thicknessM', 'Reading room, thickness'],
-    ['/site/workingHours/mon', 'Working hours, mon'],
+    ['/places/0/workingHours/mon', 'Inside, working hours, mon'],
     ['/client/name', 'Client, name'],
-    ['/site/closures/1/reason', 'Closure 2, reason'],
+    ['/places/0/closures/1/reason', 'Inside, closure 2, reason'],
     ['', 'The job']
   ])('%s is named as a person names it', (path, words) => {
-    const job = floorJob();
+    const job = whole(floorJob());
     job.surfaces[0]!.name = 'Reading room';
     expect(fieldWords(path, job)).toBe(words);
   });
@@ -52,7 +52,7 @@ describe('a draft on the device', () => {
   afterEach(() => Reflect.deleteProperty(globalThis, 'localStorage'));
 
   it('is one person’s, of one job, until it is saved', () => {
-    keepDraft('ines', 'j', { rowVersion: 3, document: floorJob() });
+    keepDraft('ines', 'j', { rowVersion: 3, document: whole(floorJob()) });
     expect(keptDraft('ines', 'j')!.rowVersion).toBe(3);
     expect([keptDraft('tove', 'j'), keptDraft('ines', 'k')]).toEqual([null, null]);
     dropDraft('ines', 'j');
@@ -60,7 +60,7 @@ describe('a draft on the device', () => {
   });
   it('a full device or a broken draft stops nobody', () => {
     full = true;
-    expect(() => keepDraft('ines', 'j', { rowVersion: 3, document: floorJob() })).not.toThrow();
+    expect(() => keepDraft('ines', 'j', { rowVersion: 3, document: whole(floorJob()) })).not.toThrow();
     kept.set('basket draft ines j', '{broken');
     expect(keptDraft('ines', 'j')).toBeNull();
     kept.set('basket draft ines j', '{"rowVersion":"x"}');

@@ -9,7 +9,7 @@
   /** What a job is called, for whom, where, and whether it stands in a room or in the weather. */
   let { open = $bindable() }: { open: boolean } = $props();
   const desk = useJobDesk();
-  const { client, site } = $derived(desk.document);
+  const { client, site, places } = $derived(desk.document);
   /** Something of the client that may be left empty. */
   function setClient(key: 'phone' | 'email' | 'wishes', text: string) {
     desk.edit((j) => {
@@ -97,12 +97,12 @@
           />
           <Choice
             label="Work is"
-            value={site.setting}
+            value={places[0]!.setting}
             options={[
               { value: 'indoor', label: 'Indoors', note: 'the air of a room' },
               { value: 'outdoor', label: 'Outdoors', note: 'sun, rain, dew and wind' }
             ]}
-            onchange={(v) => desk.edit((j) => (j.site.setting = v))}
+            onchange={(v) => desk.edit((j) => (j.places[0]!.setting = v))}
           />
           <p class="dim text-[13.5px]">Hours and moisture limits are judged anew when the work moves in or out.</p>
         </section>

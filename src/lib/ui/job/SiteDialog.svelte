@@ -15,7 +15,7 @@
 
   let { open = $bindable() }: { open: boolean } = $props();
   const desk = useJobDesk();
-  const { site } = $derived(desk.document);
+  const { site } = $derived(desk.job);
   const DAY_WORDS = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' } as const;
 </script>
 
@@ -34,7 +34,7 @@
                 label={DAY_WORDS[d]}
                 checked={Boolean(h)}
                 onchange={(on) =>
-                  desk.edit((j) => {
+                  desk.editPart((j) => {
                     if (on) j.site.workingHours[d] = { from: '07:30', to: '17:30' };
                     else delete j.site.workingHours[d];
                   })}
@@ -44,20 +44,20 @@
                   quiet
                   label="{DAY_WORDS[d]} from"
                   value={h.from}
-                  onchange={(v) => desk.edit((j) => (j.site.workingHours[d]!.from = v))}
+                  onchange={(v) => desk.editPart((j) => (j.site.workingHours[d]!.from = v))}
                 />
                 <TimeField
                   quiet
                   label="{DAY_WORDS[d]} to"
                   value={h.to}
-                  problem={desk.problemAt(`/site/workingHours/${d}`)}
-                  onchange={(v) => desk.edit((j) => (j.site.workingHours[d]!.to = v))}
+                  problem={desk.problemAt(`${desk.placePath}/workingHours/${d}`)}
+                  onchange={(v) => desk.editPart((j) => (j.site.workingHours[d]!.to = v))}
                 />
               {:else}<span class="dim col-span-2">off</span>{/if}
             </div>
-            {#if desk.problemAt(`/site/workingHours/${d}`)}<p class="text-[13px] font-semibold text-stop">
+            {#if desk.problemAt(`${desk.placePath}/workingHours/${d}`)}<p class="text-[13px] font-semibold text-stop">
                 {DAY_WORDS[d]}
-                {desk.problemAt(`/site/workingHours/${d}`)}
+                {desk.problemAt(`${desk.placePath}/workingHours/${d}`)}
               </p>{/if}
           {/each}
         </section>
@@ -71,7 +71,7 @@
             parse={parsePercent(1, 60)}
             show={showPercent}
             onchange={(v) =>
-              desk.edit(
+              desk.editPart(
                 (j) => (j.site.moisture = { percent: v * 100, at: new Date(Math.round(clock.read())).toISOString() })
               )}
           />
@@ -80,7 +80,7 @@
             type="number"
             min="1"
             max="20"
-            value={desk.document.crew.people}
+            value={desk.job.crew.people}
             errors={desk.problemAt('/crew/people') ? ['One to twenty people.'] : null}
             oninput={(e) => desk.edit((j) => (j.crew.people = Number(e.currentTarget.value)))}
           />

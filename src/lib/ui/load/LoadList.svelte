@@ -26,7 +26,7 @@
 <section aria-label="Visit {visit.index + 1}: {title}" class="visit">
   <div class="head">
     <h2>{visit.index + 1}. {title}</h2>
-    <span class="dim">{visit.atMs ? hourWords(visit.atMs, clock.now, desk.document.site.timeZone) : 'no day yet'}</span>
+    <span class="dim">{visit.atMs ? hourWords(visit.atMs, clock.now, desk.job.site.timeZone) : 'no day yet'}</span>
     <span class="tally" class:all={count === visit.items.length}>{count} of {visit.items.length} packed</span>
     {#if vans.length}
       <div class="van no-print">
@@ -61,7 +61,7 @@
               aria-checked={packed(i)}
               aria-label="{amount(i)} {i.name}, packed"
               disabled={!desk.mayLogDesk}
-              onclick={() => desk.log.add('load.packed', { visit: visit.index, item: i.id, packed: !packed(i) })}
+              onclick={() => desk.write('load.packed', { visit: visit.index, item: i.id, packed: !packed(i) })}
             >
               <span class="box" aria-hidden="true">{packed(i) ? '✓' : ''}</span>
               <span class="n fig">{amount(i)}</span>
@@ -71,7 +71,7 @@
               class="from {from(i)} no-print"
               disabled={!desk.mayLogDesk}
               aria-label="{i.name}: {from(i)}. Change to {nextFrom(i)}"
-              onclick={() => desk.log.add('load.sourced', { item: i.id, from: nextFrom(i) })}>{from(i)}</button
+              onclick={() => desk.write('load.sourced', { item: i.id, from: nextFrom(i) })}>{from(i)}</button
             >
             <span class="only-print">{from(i)}</span>
           </li>

@@ -10,13 +10,13 @@
   /** Solvent in the room after the heaviest coat: the curve, when it is below the house's reference, how far from flammable. */
   const desk = useJobDesk();
   const house = $derived(desk.knowledge.house);
-  const room = $derived(desk.document.site.room);
+  const room = $derived(desk.job.site.room);
   /** Never guessed from the wood that is oiled: a table stands in a hall. */
   const volumeM3 = $derived(room.volumeM3);
   const changes = $derived(room.airChangesPerHour ?? house.vapour.airChangesPerHour);
   const coats = $derived(
     desk.plan.coats.map((c) => {
-      const card = cardOf(desk.document, c.productId)!;
+      const card = cardOf(desk.job, c.productId)!;
       const { oilL, thinnerL } = mixAmounts(card, { of: 'total', litres: c.expectedL });
       return { coat: c.number, card, grams: solventG(card, oilL, thinnerL) };
     })
@@ -56,7 +56,7 @@
       return;
     }
     wrong = { ...wrong, [key]: '' };
-    desk.edit((d) => (d.site.room[key] = n), key);
+    desk.editPart((d) => (d.site.room[key] = n), key);
   }
 </script>
 

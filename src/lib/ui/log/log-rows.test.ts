@@ -5,6 +5,7 @@ import { isUnexplained, logKeys, type LogCoat } from './log-rows';
 
 const coat = (n: number, rate: number, over: Partial<LogCoat> = {}): LogCoat => ({
   jobId: `j${n}`,
+  part: 'first',
   title: `Job ${n}`,
   coat: 1,
   rateKey: 'marrum-deck first softwood thin',

@@ -4,6 +4,7 @@ import type { HouseRules } from '$core/house';
 /** A finished coat as the Log shows it: one for each key it speaks of. */
 export interface LogCoat {
   jobId: string;
+  part: string;
   title: string;
   coat: number;
   rateKey: string;

@@ -14,11 +14,11 @@
 
   async function note(finding: string, present: boolean) {
     if (survey.findings.get(finding)?.present === present) return;
-    const id = await desk.log.add('finding.noted', { surface: surfaceId, finding, present });
+    const id = await desk.write('finding.noted', { surface: surfaceId, finding, present });
     done.say(`${findingTable.find((f) => f.id === finding)!.name}: ${present ? 'found' : 'none'}`, id);
   }
   async function nothingElse() {
-    for (const f of unseen) await desk.log.add('finding.noted', { surface: surfaceId, finding: f.id, present: false });
+    for (const f of unseen) await desk.write('finding.noted', { surface: surfaceId, finding: f.id, present: false });
   }
 </script>
 

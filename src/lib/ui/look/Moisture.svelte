@@ -13,7 +13,7 @@
 
   const { surface, seen, done }: { surface: Surface; seen: SurfaceSurvey; done: JustDone } = $props();
   const desk = useJobDesk();
-  const zone = $derived(desk.document.site.timeZone);
+  const zone = $derived(desk.job.site.timeZone);
   const readings = $derived(latestReadings(seen.survey.moisture));
   const older = $derived(seen.survey.moisture.length - readings.length);
   const { moisture } = $derived(seen);
@@ -30,7 +30,7 @@
     const at = spot;
     // The field is free for the next reading at once: what is typed while this one is being written stays.
     [typed, spot] = ['', null];
-    const id = await desk.log.add('moisture.read', { surface: surface.id, percent, ...(at && { spot: at }) });
+    const id = await desk.write('moisture.read', { surface: surface.id, percent, ...(at && { spot: at }) });
     done.say(`${decimals(percent, 1)} % written`, id);
   }
   const days = (d: number) => (d < 1 ? 'within a day' : `about ${Math.ceil(d)} ${Math.ceil(d) === 1 ? 'day' : 'days'}`);
@@ -43,7 +43,7 @@
       ? `The wood is ${way}, but this air never brings it under ${limit.value} %.`
       : `The wood is ${way}: ${days(trend.daysToLimit)} until the wettest place is within the limit.`;
   });
-  const air = $derived(desk.document.site.setting === 'indoor' ? 'this room’s air' : 'the air of the days ahead');
+  const air = $derived(desk.job.site.setting === 'indoor' ? 'this room’s air' : 'the air of the days ahead');
 </script>
 
 <section aria-label="Moisture">

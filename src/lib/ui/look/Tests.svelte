@@ -10,7 +10,7 @@
 
   const { surfaceId, survey, done }: { surfaceId: string; survey: Survey; done: JustDone } = $props();
   const desk = useJobDesk();
-  const zone = $derived(desk.document.site.timeZone);
+  const zone = $derived(desk.job.site.timeZone);
   const SIGN = { go: 'go', check: 'check', stop: 'stop' } as const;
   const last = (test: string) => survey.tests.filter((t) => t.test === test).at(-1);
   const lead = $derived(Boolean(survey.findings.get('old paint')?.present || last('lead')));
@@ -32,7 +32,7 @@
     localStorage.removeItem(key);
   }
   async function write(test: TestRow, result: string, minutes?: number) {
-    const id = await desk.log.add('test.made', {
+    const id = await desk.write('test.made', {
       surface: surfaceId,
       test: test.id,
       result,

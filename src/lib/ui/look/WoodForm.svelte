@@ -12,7 +12,7 @@
   const { surface, index, part }: { surface: Surface; index: number; part: 'wood' | 'life' } = $props();
   const desk = useJobDesk();
   const look = $derived(surface.look ?? {});
-  const living = $derived(look.living ?? desk.document.living);
+  const living = $derived(look.living ?? desk.job.living);
   const set = (change: (l: Look) => void, field?: string) =>
     desk.edit(
       (d) => {
@@ -24,7 +24,7 @@
     );
   const setLiving = (change: (l: Living) => void) =>
     set((l) => {
-      l.living ??= structuredClone(desk.document.living);
+      l.living ??= structuredClone(desk.job.living);
       change(l.living);
     });
   const words = <T extends string>(...list: T[]): Options<T> =>
@@ -54,7 +54,7 @@
     SUN.reduce((a, b) => (Math.abs(Number(b.value) - living.sun) < Math.abs(Number(a.value) - living.sun) ? b : a))
       .value
   );
-  const outdoor = $derived(desk.document.site.setting === 'outdoor');
+  const outdoor = $derived(desk.job.site.setting === 'outdoor');
   const put = <K extends keyof Look>(key: K, value: Look[K] | '') =>
     set((l) => {
       if (value === '') delete l[key];
@@ -123,7 +123,7 @@
     </div>
     <Tick
       label="Food touches it"
-      checked={look.food ?? desk.document.usedForFood}
+      checked={look.food ?? desk.job.usedForFood}
       onchange={(v) => set((l) => (l.food = v))}
     />
     <TextField

@@ -14,7 +14,7 @@
     stage = 'before'
   }: { surface: Surface; photos: readonly SurveyPhoto[]; stage?: SurveyPhoto['stage'] } = $props();
   const desk = useJobDesk();
-  const zone = $derived(desk.document.site.timeZone);
+  const zone = $derived(desk.job.site.timeZone);
   const found = $derived(
     [...(desk.state.surveys.get(surface.id)?.findings ?? [])].filter(([, f]) => f.present).map(([id]) => id)
   );

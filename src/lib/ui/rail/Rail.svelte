@@ -8,6 +8,7 @@
   import HourRuns from '../ribbon/HourRuns.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
   import type { Segment } from '../ribbon/segments';
+  import { stationOf } from '$words/part-words';
   import { clockTime, dayShort } from '$words/time';
   import { lineSegments } from './lines';
   import RailWeather from './RailWeather.svelte';
@@ -74,7 +75,7 @@
     {#if lines.length}
       <Popover.Root>
         <Popover.Trigger class="jump" aria-label="Jump to a job">
-          {#each lines as l (l.id)}
+          {#each lines as l (l.key)}
             <span class="j" class:on={l.id === openJob}>{l.title}</span>
           {/each}
         </Popover.Trigger>
@@ -85,10 +86,10 @@
             align="start"
             sideOffset={4}
           >
-            {#each rail.lines as l (l.id)}
+            {#each rail.lines as l (l.key)}
               <Popover.Close>
                 {#snippet child({ props })}
-                  <a {...props} class="to" href="/jobs/{l.id}"><b>{l.title}</b><span class="dim">{l.stage}</span></a>
+                  <a {...props} class="to" href={stationOf(l.id, l.part)}><b>{l.title}</b><span class="dim">{l.stage}</span></a>
                 {/snippet}
               </Popover.Close>
             {/each}
@@ -119,7 +120,7 @@
         : `${rail.lines.length} live jobs`}
     >
       <RailWeather hours={rail.hours} timeZone={rail.timeZone} {view} {x} {units} />
-      {#each lines as l, i (l.id)}
+      {#each lines as l, i (l.key)}
         {@const y = 66 + i * PITCH}
         {@const s = lineSegments(l, from + view.spanH * HOUR_MS)}
         {#if l.runs.length}<HourRuns runs={l.runs} {x} {y} height={13} width={WIDTH} />{:else}<rect
@@ -170,7 +171,7 @@
       {#if !view.atHome}<button class="back" onclick={() => view.home()}>Now</button>{/if}
     </div>
     <ul class="unseen">
-      {#each rail.lines as l (l.id)}<li>
+      {#each rail.lines as l (l.key)}<li>
           {l.title}: {l.stage}{l.coats.length ? `, ${l.coats.length} of ${l.coatsWanted} coats laid` : ''}
         </li>{/each}
     </ul>

@@ -4,6 +4,7 @@
   import { clock } from '../clock/clock.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
   import { deadlineWords } from '$words/deadline-words';
+  import { stationOf } from '$words/part-words';
   import { clockTime, whenWords } from '$words/time';
   import { lineSegments } from './lines';
 
@@ -13,7 +14,7 @@
   const SPAN_H = 3;
   const from = $derived(clock.now - BACK_H * HOUR_MS);
   const x = $derived((ms: number) => ((ms - from) / HOUR_MS) * (WIDTH / SPAN_H));
-  /** The open job, else the one that presses most. */
+  /** The open job's line that presses most, else the one that presses most of all. */
   const line = $derived(rail.lines.find((l) => l.id === openJob) ?? rail.lines[0]);
   const segments = $derived(line ? lineSegments(line, from + SPAN_H * HOUR_MS) : null);
   const next = $derived(line?.deadlines[0]);
@@ -26,7 +27,7 @@
 {#if line && segments}
   <a
     class="strip no-print"
-    href="/jobs/{line.id}/{next ? deadlineWords(next, clock.now, line.timeZone, units).station : 'when'}"
+    href={stationOf(line.id, line.part, next ? deadlineWords(next, clock.now, line.timeZone, units).station : 'when')}
     aria-label="{line.title}{next
       ? `: ${deadlineWords(next, clock.now, line.timeZone, units).title} ${whenWords(next.atMs, clock.now, line.timeZone)}`
       : ''}"

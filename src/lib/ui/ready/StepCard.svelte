@@ -23,13 +23,13 @@
   const who = $derived({ surface: surfaceId, step: step.id, ...(unit !== undefined && { unit }) });
 
   async function finish() {
-    done.say(`${step.name}: done${unit ? ` on ${unit}` : ''}`, await desk.log.add('prep.done', who));
+    done.say(`${step.name}: done${unit ? ` on ${unit}` : ''}`, await desk.write('prep.done', who));
   }
   async function check(gate: string, passed: boolean) {
     // Said of the step as it is now: the last gate passed brings the next step under the hand.
     const { words } = step.gates.find((g) => g.id === gate)!;
     const said = passed ? `${words}: passed` : `Gate failed: ${step.grit ? `P${step.grit}` : step.name} again`;
-    done.say(said, await desk.log.add('gate.checked', { ...who, gate, passed }));
+    done.say(said, await desk.write('gate.checked', { ...who, gate, passed }));
   }
   const lastFail = $derived(record?.failures.at(-1));
   /** Where it failed, who saw it, and what that means. */

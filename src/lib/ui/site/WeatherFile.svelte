@@ -59,7 +59,7 @@
   }
 </script>
 
-{#if needsWeather(desk.document)}
+{#if needsWeather(desk.job)}
   <section class="mt-5" aria-label="Weather from a file">
     <h2>Weather from a file</h2>
     <p class="dim text-[13.5px]">
@@ -71,7 +71,7 @@
         <b>{f.name}</b><span class="dim"
           >{f.kind === 'year' ? 'typical year' : `${f.hours} hours${f.members > 1 ? `, ${f.members} members` : ''}`},
           read by {f.by}
-          {fullDate(f.atMs, desk.document.site.timeZone)}</span
+          {fullDate(f.atMs, desk.job.site.timeZone)}</span
         >
         {#if desk.mayImportWeather}<button class="btn line" onclick={() => drop(f.kind)}
             >Take out<span class="unseen"> {f.name}</span></button

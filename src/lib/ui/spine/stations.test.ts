@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { coatCount, type JobDocument } from '$core/document';
-import { fold, jobStage, type WorkEvent } from '$core/log';
+import { coatCount, type PartJob } from '$core/document';
+import { fold, forPart, jobStage, type WorkEvent } from '$core/log';
 import { liveWork, surveySurfaces } from '$core/site';
 import { plan } from '$core/plan';
 import { siteClimate } from '$core/window';
@@ -8,8 +8,8 @@ import { HOUR_MS } from '$core/units';
 import { floorJob, knowledge, made, NOW } from '../../../../tests/fixtures';
 import { stations } from './stations';
 
-function seen(document: JobDocument, events: WorkEvent[] = []) {
-  const state = fold(events);
+function seen(document: PartJob, events: WorkEvent[] = []) {
+  const state = forPart(fold(events), 'first');
   const climate = siteClimate(document, null, { startMs: NOW - 240 * HOUR_MS, hours: 600 });
   return stations({
     document,

@@ -1,6 +1,7 @@
-import { coatCount, finishCard, type JobDocument } from '$core/document';
+import { coatCount, finishCard, wholeSurfaceId, type JobDocument, type PartJob } from '$core/document';
+import { stageOf, type PartView } from '$core/job';
 import { lookTally, type LiveWork, type SurfaceSurvey } from '$core/site';
-import { openBays, ragsUnaccounted, type JobStage, type WorkState } from '$core/log';
+import { jobStage, openBays, ragsUnaccounted, type JobStage, type WorkState } from '$core/log';
 import type { Plan } from '$core/plan';
 import { stillToMeasure } from '$core/surface';
 import { UNKNOWN_SPECIES } from '$core/wood';
@@ -19,7 +20,7 @@ export interface Station {
 }
 
 interface Seen {
-  document: JobDocument;
+  document: PartJob;
   plan: Plan;
   surveys: readonly SurfaceSurvey[];
   state: WorkState;
@@ -27,6 +28,31 @@ interface Seen {
   stage: JobStage;
   nowMs: number;
   units: UnitSystem;
+}
+
+/** The nine stations of one part of a job; a part among several stands where its own start and coats say. */
+export function stationsOf(
+  document: JobDocument,
+  { job, plan, state, live }: PartView,
+  surveys: readonly SurfaceSurvey[],
+  nowMs: number,
+  units: UnitSystem
+): Station[] {
+  const mine = new Set(job.surfaces.map((s) => wholeSurfaceId(s.id)));
+  const stage =
+    document.parts.length === 1
+      ? stageOf(document, state)
+      : jobStage(state, job.startAt !== undefined, coatCount(job));
+  return stations({
+    document: job,
+    plan,
+    surveys: surveys.filter((s) => mine.has(s.surfaceId)),
+    state,
+    live,
+    stage,
+    nowMs,
+    units
+  });
 }
 
 /** The nine stations in the order of the work. */

@@ -13,13 +13,13 @@
   }
   const { from, members, measured }: Props = $props();
   const desk = useJobDesk();
-  const zone = $derived(desk.document.site.timeZone);
+  const zone = $derived(desk.job.site.timeZone);
   const ageMs = $derived(from ? desk.minuteMs - from.fetchedMs : 0);
   const last = $derived(measured.at(-1));
   /** What the model would say of that hour without the sensor: a difference worth knowing. */
   const apart = $derived.by(() => {
     if (!last) return '';
-    const alone = siteClimate(desk.document, desk.weather, desk.span);
+    const alone = siteClimate(desk.job, desk.weather, desk.span);
     const h = alone && siteHourAt(alone, last.atMs);
     if (!h) return '';
     const words: string[] = [];

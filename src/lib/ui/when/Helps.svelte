@@ -7,7 +7,7 @@
 
   const { finder }: { finder: StartFinder } = $props();
   const desk = useJobDesk();
-  const when = (ms: number) => hourWords(ms, desk.minuteMs, desk.document.site.timeZone);
+  const when = (ms: number) => hourWords(ms, desk.minuteMs, desk.job.site.timeZone);
   let working = $state(false);
 
   async function look() {

@@ -15,7 +15,7 @@
   const { finder, context, outcome }: { finder: StartFinder; context: SequenceContext; outcome: SequenceOutcome } =
     $props();
   const desk = useJobDesk();
-  const zone = $derived(desk.document.site.timeZone);
+  const zone = $derived(desk.job.site.timeZone);
   const us = $derived(desk.units === 'us');
   const limits = $derived(context.coats[0]!.limits);
 

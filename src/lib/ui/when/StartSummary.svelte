@@ -17,7 +17,7 @@
   }
   const { outcome, rank, context, lines, committed }: Props = $props();
   const desk = useJobDesk();
-  const zone = $derived(desk.document.site.timeZone);
+  const zone = $derived(desk.job.site.timeZone);
   const when = (ms: number) => hourWords(ms, desk.minuteMs, zone);
   const many = $derived(rank !== undefined && rank.members > 1);
   const share = $derived(rank ? rank.holds / rank.members : outcome.ok ? 1 : 0);

@@ -36,10 +36,10 @@
 
   async function close() {
     if (usedL === null || closed) return;
-    for (const b of open) await desk.log.add('batch.emptied', { batch: b.batch, leftL: left[b.batch]! });
+    for (const b of open) await desk.write('batch.emptied', { batch: b.batch, leftL: left[b.batch]! });
     const plannedFilm = planned && planned.plannedFilm !== 1 ? planned.plannedFilm : undefined;
     onclose(
-      await desk.log.add('coat.closed', {
+      await desk.write('coat.closed', {
         coat,
         usedL: Math.round(usedL * 1e4) / 1e4,
         guessed,

@@ -22,8 +22,8 @@
 
   const { coat, onclose }: { coat: number; onclose: (eventId?: string) => void } = $props();
   const desk = useJobDesk();
-  const card = $derived(coatCard(desk.document, coat)!);
-  const spec = $derived(coatSpec(desk.document.finish!, coat));
+  const card = $derived(coatCard(desk.job, coat)!);
+  const spec = $derived(coatSpec(desk.job.finish!, coat));
   const planned = $derived(desk.plan.load?.batches.find((b) => b.coat === coat));
   let typed = $state<KnownAmount | null>(null);
   let basis = $state<MixBasis | null>(null);
@@ -36,7 +36,7 @@
   const life = $derived(potLifeMinutes(card, Math.max(mix.totalL, 0.01), temp));
   const house = $derived(desk.knowledge.house);
   const least = $derived(smallestOfHouse(card, house, measuredBy));
-  const last = $derived(desk.state.batches.filter((b) => coatCard(desk.document, b.coat)?.id === card.id).at(-1));
+  const last = $derived(desk.state.batches.filter((b) => coatCard(desk.job, b.coat)?.id === card.id).at(-1));
   const inStock = $derived(
     desk.knowledge.stock.filter((t) => t.productId === card.id && (t.of === 'hardener' || t.colour === spec.colour))
   );
@@ -88,8 +88,8 @@
     if (closed) return;
     const part = (role: 'oil' | 'hardener' | 'thinner', litres: number, lot: string) =>
       litres > 0 ? [{ role, litres: Math.round(litres * 1e4) / 1e4, lot: lot.trim() }] : [];
-    const id = await desk.log.add('batch.mixed', {
-      batch: batchLetter(desk.state.batches.length),
+    const id = await desk.write('batch.mixed', {
+      batch: batchLetter(desk.state.batchesMixed),
       coat,
       components: [
         ...part('oil', mix.oilL, lots.oil),
@@ -103,7 +103,7 @@
 </script>
 
 <section class="panel" aria-label="Mix">
-  <h2>{isTwoPart(card) ? 'Mix' : 'Open'} batch {batchLetter(desk.state.batches.length)}, coat {coat}</h2>
+  <h2>{isTwoPart(card) ? 'Mix' : 'Open'} batch {batchLetter(desk.state.batchesMixed)}, coat {coat}</h2>
   <MixAmounts
     {card}
     colour={spec.colour}

@@ -11,7 +11,7 @@
     const trimmed = text.trim();
     if (!trimmed) return;
     try {
-      onclose(await desk.log.add('note.added', { text: trimmed }));
+      onclose(await desk.write('note.added', { text: trimmed }));
     } catch (fault) {
       if (!(fault instanceof NotLogged)) throw fault;
       wrong = fault.problems.map((p) => p.problem).join('; ');

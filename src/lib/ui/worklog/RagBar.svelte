@@ -9,11 +9,11 @@
   let asking = $state(false);
 
   async function out() {
-    onlogged('1 rag out', await desk.log.add('rags.out', { count: 1 }));
+    onlogged('1 rag out', await desk.write('rags.out', { count: 1 }));
   }
   async function safe(how: EventData<'rags.safe'>['how'], count: number) {
     asking = false;
-    onlogged(`${countedRags(count)} ${how}`, await desk.log.add('rags.safe', { count, how }));
+    onlogged(`${countedRags(count)} ${how}`, await desk.write('rags.safe', { count, how }));
   }
 </script>
 

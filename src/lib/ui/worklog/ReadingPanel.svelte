@@ -9,7 +9,7 @@
   let reading = $state<EventData<'reading.taken'>>({});
 
   async function write() {
-    if (Object.keys(reading).length > 0) onclose(await desk.log.add('reading.taken', { ...reading }));
+    if (Object.keys(reading).length > 0) onclose(await desk.write('reading.taken', { ...reading }));
   }
 </script>
 

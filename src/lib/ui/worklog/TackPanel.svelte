@@ -18,14 +18,12 @@
   <h2>How does coat {coat} feel?</h2>
   <p class="dim">
     Thumb, clean and dry, in three places: a corner, the middle, a thick spot.{live
-      ? ` The clock says it opens ${whenWords(live.recoatOpens.p50, desk.minuteMs, desk.document.site.timeZone)}.`
+      ? ` The clock says it opens ${whenWords(live.recoatOpens.p50, desk.minuteMs, desk.job.site.timeZone)}.`
       : ''}
   </p>
   <div class="mt-3 grid gap-2">
     {#each STATES as s (s.felt)}
-      <button
-        class="btn line tall"
-        onclick={async () => onclose(await desk.log.add('tack.felt', { coat, felt: s.felt }))}
+      <button class="btn line tall" onclick={async () => onclose(await desk.write('tack.felt', { coat, felt: s.felt }))}
         ><span><b class="capitalize">{s.felt}</b><br /><span class="dim text-[14px] font-normal">{s.how}</span></span
         ></button
       >

@@ -10,7 +10,7 @@
 
   /** What has happened on the job: its batches, its coats, and the log, newest first. */
   const desk = useJobDesk();
-  const zone = $derived(desk.document.site.timeZone);
+  const zone = $derived(desk.job.site.timeZone);
   const log = $derived(
     [...desk.log.events].filter((e) => e.type !== 'event.undone').sort((a, b) => b.at - a.at || (a.id < b.id ? 1 : -1))
   );
@@ -27,7 +27,7 @@
         ] ?? '')
       : '';
   const bayEnds: BayEnds = (coat) => {
-    const card = coatCard(desk.document, coat);
+    const card = coatCard(desk.job, coat);
     return card ? (classTraits(card.class).mustBeWiped ? 'wiped' : 'laid off') : 'done';
   };
   const SHOWN_AT_FIRST = 40;

@@ -8,6 +8,7 @@
   import DryingLearned from '$lib/ui/log/DryingLearned.svelte';
   import { isUnexplained, logKeys, type LogKey } from '$lib/ui/log/log-rows';
   import Sign from '$lib/ui/marks/Sign.svelte';
+  import { stationOf } from '$words/part-words';
   import { fullDate } from '$words/time';
   import { logFromDesk } from '$lib/ui/worklog/log-from-desk';
   import type { PageProps } from './$types';
@@ -50,13 +51,18 @@
   let judging = $state<string | null>(null);
   let reason = $state('');
   let wrong = $state('');
-  const idOf = (c: LogKey['coats'][number]) => `${c.jobId} ${c.coat} ${c.rateKey}`;
+  const idOf = (c: LogKey['coats'][number]) => `${c.jobId} ${c.part} ${c.coat} ${c.rateKey}`;
   async function judge(c: LogKey['coats'][number], counts: boolean) {
     if (!reason.trim()) {
       wrong = 'Say why.';
       return;
     }
-    const problem = await logFromDesk(c.jobId, 'coat.judged', { coat: c.coat, counts, reason: reason.trim() });
+    const problem = await logFromDesk(c.jobId, 'coat.judged', {
+      part: c.part,
+      coat: c.coat,
+      counts,
+      reason: reason.trim()
+    });
     wrong = problem ?? '';
     if (problem) return;
     judging = null;
@@ -238,7 +244,7 @@
             {#each open.coats as c (idOf(c))}
               <li class="coat" class:out={!c.counts}>
                 <div>
-                  <a class="link" href="/jobs/{c.jobId}/work">{c.title}</a>, coat {c.coat}
+                  <a class="link" href={stationOf(c.jobId, c.part, 'work')}>{c.title}</a>, coat {c.coat}
                   <span class="dim block text-[13px]"
                     >{fullDate(c.atMs, zone)}. {showVolume(c.usedL, units)} on {showArea(c.areaM2, units)}{c.guessed
                       ? ', guessed'

@@ -36,8 +36,9 @@
     v.cancelled || v.toMs < clock.now
       ? null
       : clashOf(
-          data.booked.find((b) => b.jobId === v.jobId && b.fromMs === v.fromMs) ?? {
+          data.booked.find((b) => b.jobId === v.jobId && b.part === v.part && b.fromMs === v.fromMs) ?? {
             jobId: v.jobId,
+            part: v.part,
             title: v.title,
             fromMs: v.fromMs,
             toMs: v.toMs,

@@ -1,13 +1,14 @@
 import { error, redirect } from '@sveltejs/kit';
 import type { RateEvidence } from '$core/coverage';
-import { climateSpan, needsWeather } from '$core/window';
+import { hangsOnWeather } from '$core/job';
+import { climateSpan } from '$core/window';
 import { fold } from '$core/log';
 import type { Knowledge } from '$core/knowledge';
 import type { MeasuredHour } from '$core/climate';
 import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
-import { lastCommitted } from '$lib/server/jobs/commitments';
+import { committedOf } from '$lib/server/jobs/commitments';
 import { canBeComputed, findAnyJob, type JobRow } from '$lib/server/jobs/reading';
 import { knownOf } from '$lib/server/overview/knowledge';
 import { jobWeather, viewJob } from '$lib/server/overview/overview';
@@ -33,7 +34,7 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
   const [found, log, committed, known] = await Promise.all([
     findAnyJob(db, person.crewId, params.id),
     readLog(db, params.id),
-    lastCommitted(db, params.id),
+    committedOf(db, [params.id]),
     knownOf(db, person.crewId)
   ]);
   if (!found) error(404, 'There is no such job in your crew.');
@@ -44,7 +45,7 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
   const { site, products } = job.document;
   const span = climateSpan(fold(events), now());
   const [forecast, measured] = await Promise.all([
-    needsWeather(job.document) ? weatherFor(db, person.crewId, site, now(), deskOf(fetch), importedPlaces) : null,
+    hangsOnWeather(job.document) ? weatherFor(db, person.crewId, site, now(), deskOf(fetch), importedPlaces) : null,
     sensors ? measuredHours(db, job.id, span.startMs) : []
   ]);
   if (
@@ -71,15 +72,17 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
     /** How old the weather is and whose; null indoors or without any. */
     weatherFrom: forecast && { fetchedMs: forecast.fetchedMs, stale: forecast.stale, source: forecast.series.source },
     span,
-    committed: committed && {
-      atMs: committed.committedAt.getTime(),
-      by: committed.committedBy,
-      startMs: committed.startAt?.getTime() ?? null,
-      holds: committed.holds,
-      members: committed.members
-    },
+    /** The last plan committed to for each part that has one. */
+    committed: [...(committed.get(job.id)?.values() ?? [])].map((c) => ({
+      part: c.part,
+      atMs: c.committedAt.getTime(),
+      by: c.committedBy,
+      startMs: c.startAt?.getTime() ?? null,
+      holds: c.holds,
+      members: c.members
+    })),
     /** Whether weather is on its way, so that a page without any asks again in a moment. */
-    weatherComing: !forecast && needsWeather(job.document) && isComing(site),
+    weatherComing: !forecast && hangsOnWeather(job.document) && isComing(site),
     unreadableEntries: log.unreadable.length,
     mayBook: may(person.role, 'book'),
     mayImportWeather: may(person.role, 'import weather'),

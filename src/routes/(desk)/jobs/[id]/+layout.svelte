@@ -9,7 +9,8 @@
   import KeysHelp from '$lib/ui/shell/KeysHelp.svelte';
   import { weatherLater } from '$lib/ui/shell/load-again';
   import Spine from '$lib/ui/spine/Spine.svelte';
-  import { stations } from '$lib/ui/spine/stations';
+  import PartPlates from '$lib/ui/job/PartPlates.svelte';
+  import { stationsOf } from '$lib/ui/spine/stations';
   import type { LayoutProps } from './$types';
 
   const { data, children }: LayoutProps = $props();
@@ -25,18 +26,13 @@
   });
 
   const viewing = $derived(page.url.pathname.split('/').pop() ?? '');
-  const seen = $derived(
-    stations({
-      document: desk.document,
-      plan: desk.plan,
-      surveys: desk.surveys,
-      state: desk.state,
-      live: desk.live,
-      stage: desk.stage,
-      nowMs: desk.minuteMs,
-      units: desk.units
-    })
-  );
+  /** Look, Measure and Ready go by surfaces, the other stations by parts. */
+  const byPart = $derived(desk.parts.length > 1 && !['look', 'measure', 'ready'].includes(viewing));
+  $effect(() => {
+    const wanted = page.url.searchParams.get('part');
+    if (wanted) desk.partId = wanted;
+  });
+  const seen = $derived(stationsOf(desk.document, desk.part, desk.surveys, desk.minuteMs, desk.units));
   let keysShown = $state(false);
 
   function key(e: KeyboardEvent) {
@@ -64,7 +60,7 @@
 </script>
 
 <svelte:window onkeydown={key} />
-<svelte:head><title>{desk.document.title} · Basket</title></svelte:head>
+<svelte:head><title>{desk.job.title} · Basket</title></svelte:head>
 
 <div class="job" class:at-work={viewing === 'work'}>
   <Spine stations={seen} jobId={desk.id} {viewing} />
@@ -77,6 +73,7 @@
         >
       </p>
     {/if}
+    {#if byPart}<PartPlates />{/if}
     {@render children()}
   </main>
 </div>

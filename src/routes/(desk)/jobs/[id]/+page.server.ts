@@ -9,8 +9,8 @@ export const load: PageServerLoad = async ({ params, locals }) => {
   if (!found) error(404, 'There is no such job in your crew.');
   if (!found.ok) redirect(303, `/mend/${params.id}`);
   const { job } = found;
-  const { surfaces, finish } = job.document;
-  const planning = surfaces.length === 0 ? 'look' : finish ? 'when' : 'choose';
+  const { surfaces, parts } = job.document;
+  const planning = surfaces.length === 0 ? 'look' : parts.every((p) => p.finish) ? 'when' : 'choose';
   redirect(
     303,
     `/jobs/${job.id}/${{ planning, booked: 'load', working: 'work', drying: 'leave', 'in care': 'keep' }[job.stage]}`

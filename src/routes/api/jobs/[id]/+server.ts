@@ -1,4 +1,5 @@
 import { error, json } from '@sveltejs/kit';
+import type { JobDocument } from '$core/document';
 import { may, whyNot } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
@@ -8,6 +9,10 @@ import { findJob, readable } from '$lib/server/jobs/reading';
 import { areFromShelf } from '$lib/server/shelf/cards';
 import { checkJobDocument, writeJobFile } from '$formats/job-json';
 import type { RequestHandler } from './$types';
+
+/** The starts a job has chosen, part by part. */
+const startsOf = ({ parts }: JobDocument): string =>
+  parts.flatMap((p) => (p.startAt ? [`${p.id} ${p.startAt}`] : [])).join();
 
 /** The job as an open job file. */
 export const GET: RequestHandler = async ({ params, locals }) => {
@@ -46,7 +51,7 @@ export const PUT: RequestHandler = async ({ params, request, locals }) => {
   if (!checked.ok) return refuse(checked.problems);
   const before = await findJob(db, person.crewId, params.id);
   if (!before) error(404, 'There is no such job in your crew.');
-  if (!may(person.role, 'book') && checked.value.startAt !== before.document.startAt)
+  if (!may(person.role, 'book') && startsOf(checked.value) !== startsOf(before.document))
     return json({ message: whyNot('book') }, { status: 403 });
   const { products } = checked.value;
   if (!may(person.role, 'edit cards') && !(await areFromShelf(db, person.crewId, products, before.document.products)))

@@ -16,17 +16,19 @@
   import ShelfColumn from '$lib/ui/choose/ShelfColumn.svelte';
   import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
+  import PartsDialog from '$lib/ui/job/PartsDialog.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();
   const desk = useJobDesk();
-  const card = $derived(finishCard(desk.document));
-  const listed = $derived(desk.document.finish?.coats !== undefined);
-  const lock = $derived(colourLock(desk.document, desk.state));
+  const card = $derived(finishCard(desk.job));
+  let parting = $state(false);
+  const listed = $derived(desk.job.finish?.coats !== undefined);
+  const lock = $derived(colourLock(desk.job, desk.state));
   const locked = $derived(lock !== null && !lock.reopened);
   const problems = $derived([
-    ...sampleProblems(desk.document, desk.state),
+    ...sampleProblems(desk.job, desk.state),
     ...desk.plan.problems.filter(
       (p) =>
         (p.path.startsWith('/finish') || p.path.startsWith('/surfaces')) &&
@@ -35,7 +37,7 @@
   ]);
   const facts = $derived.by(() => {
     if (!card) return 'Pick an oil that fits the wood and the place';
-    const cards = sequenceCards(desk.document);
+    const cards = sequenceCards(desk.job);
     const n = desk.plan.coats.length;
     const coats = `${n} ${n === 1 ? 'coat' : 'coats'}`;
     return cards.length > 1
@@ -63,23 +65,30 @@
     replaceState(url, {});
   }
   const outdated = $derived(
-    sequenceCards(desk.document).flatMap((c): { held: ProductCard; shelf: ProductCard }[] => {
+    sequenceCards(desk.job).flatMap((c): { held: ProductCard; shelf: ProductCard }[] => {
       const shelf = data.shelf.find((s) => s.id === c.id);
       return shelf && JSON.stringify(shelf) !== JSON.stringify(c) ? [{ held: c, shelf }] : [];
     })
   );
 </script>
 
-<JobTitle {facts} />
+<JobTitle {facts}>
+  {#snippet actions()}
+    {#if desk.mayEdit && desk.document.surfaces.length}<button class="btn line" onclick={() => (parting = true)}
+        >{desk.parts.length > 1 ? 'Parts' : 'Split into parts'}</button
+      >{/if}
+  {/snippet}
+</JobTitle>
+{#if parting}<PartsDialog bind:open={parting} />{/if}
 
 <Tabs.Root value={view} onValueChange={show} class="mt-2">
   <Tabs.List class="no-print flex flex-wrap gap-2" aria-label="Choosing">
     {#each VIEWS as v (v.id)}
       <Tabs.Trigger value={v.id} class="btn line data-[state=active]:bg-ink data-[state=active]:text-on-ink"
-        >{v.name}{v.id === 'compare' && desk.document.compared?.length
-          ? ` (${desk.document.compared.length})`
-          : v.id === 'samples' && desk.document.samples?.length
-            ? ` (${desk.document.samples.length})`
+        >{v.name}{v.id === 'compare' && desk.job.compared?.length
+          ? ` (${desk.job.compared.length})`
+          : v.id === 'samples' && desk.job.samples?.length
+            ? ` (${desk.job.samples.length})`
             : ''}</Tabs.Trigger
       >
     {/each}
@@ -89,7 +98,7 @@
     {#each outdated as o (o.held.id)}<CardVersion held={o.held} shelf={o.shelf} />{/each}
     <div class="two">
       <ShelfColumn shelf={data.shelf} {locked} />
-      {#if card && desk.document.finish}
+      {#if card && desk.job.finish}
         <section aria-label="Finish">
           <h2 class="border-b-[1.5px] border-ink pb-1">{listed ? 'Coat by coat' : card.name}</h2>
           {#if locked}<p class="mt-2 flex gap-2 font-semibold">
@@ -97,14 +106,14 @@
             </p>{/if}
           {#if listed}
             <SequenceEditor shelf={data.shelf} {locked} />
-            {#if desk.mayEdit}<button class="btn line mt-2" disabled={locked} onclick={() => desk.edit(unlistCoats)}
+            {#if desk.mayEdit}<button class="btn line mt-2" disabled={locked} onclick={() => desk.editPart(unlistCoats)}
                 >All coats alike again</button
               >{/if}
           {:else}
             <FinishForm {card} {locked} />
             {#if desk.mayEdit && desk.plan.coats.length}<button
                 class="btn line mt-2"
-                onclick={() => desk.edit(listCoats)}>Plan coat by coat</button
+                onclick={() => desk.editPart(listCoats)}>Plan coat by coat</button
               >{/if}
           {/if}
           <FaceCoats />
@@ -119,7 +128,7 @@
             {/each}
           </ul>
         </section>
-        <CardSays card={cardOf(desk.document, desk.plan.coats.at(-1)?.productId) ?? card} />
+        <CardSays card={cardOf(desk.job, desk.plan.coats.at(-1)?.productId) ?? card} />
       {:else}
         <p class="mt-8 text-[16px] lg:col-span-2">
           Products that may not go on this job say why. The limits are the card's own: place, kind of surface, food.

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { cardOf, coatCount, coatSpec, topCard } from '$core/document';
+  import { cardOf, coatCount, coatSpec, topCard, wholeSurfaceId } from '$core/document';
   import type { Living } from '$core/surface';
   import { wearData, type Soap, type Traffic, type Wetness } from '$core/upkeep';
   import { decimals, DAY_MS } from '$core/units';
@@ -12,28 +12,26 @@
 
   const desk = useJobDesk();
   /** The last coat, and the card its care is of. */
-  const top = $derived(desk.document.finish && coatSpec(desk.document.finish, Math.max(1, coatCount(desk.document))));
+  const top = $derived(desk.job.finish && coatSpec(desk.job.finish, Math.max(1, coatCount(desk.job))));
   const careCard = $derived.by(() => {
-    const card = topCard(desk.document);
-    return cardOf(desk.document, card?.maintenanceProductId) ?? card;
+    const card = topCard(desk.job);
+    return cardOf(desk.job, card?.maintenanceProductId) ?? card;
   });
-  const zone = $derived(desk.document.site.timeZone);
+  const zone = $derived(desk.job.site.timeZone);
   const keep = $derived(desk.live.keep ?? desk.plan.keep);
   /** How each surface is lived in: as it was looked at by itself, else as the whole place. */
   const livingOf = (surfaceId: string): Living =>
-    desk.document.surfaces.find((s) => s.id === surfaceId)?.look?.living ?? desk.document.living;
+    desk.job.surfaces.find((s) => s.id === surfaceId)?.look?.living ?? desk.job.living;
   /** The whole place, where some surface goes by it, then the surfaces that live by themselves. */
   const lived = $derived([
-    ...(desk.document.surfaces.every((s) => s.look?.living)
+    ...(desk.job.surfaces.every((s) => s.look?.living)
       ? []
-      : [{ id: '', name: 'How it is lived in', living: desk.document.living }]),
-    ...desk.document.surfaces.flatMap((s) =>
-      s.look?.living ? [{ id: s.id, name: s.name, living: s.look.living }] : []
-    )
+      : [{ id: '', name: 'How it is lived in', living: desk.job.living }]),
+    ...desk.job.surfaces.flatMap((s) => (s.look?.living ? [{ id: s.id, name: s.name, living: s.look.living }] : []))
   ]);
   const setLiving = (surfaceId: string, change: (l: Living) => void) =>
-    desk.edit((d) => change(d.surfaces.find((s) => s.id === surfaceId)?.look?.living ?? d.living));
-  const outdoors = $derived(desk.document.site.setting === 'outdoor');
+    desk.edit((d) => change(d.surfaces.find((s) => s.id === wholeSurfaceId(surfaceId))?.look?.living ?? d.living));
+  const outdoors = $derived(desk.job.site.setting === 'outdoor');
   const options = <T extends string>(table: Record<T, number>) =>
     (Object.entries(table) as [T, number][]).map(([value, f]) => ({
       value,
@@ -62,7 +60,7 @@
   <div class="grid gap-8 pt-3 lg:grid-cols-[minmax(0,1fr)_280px]">
     <section aria-label="When to re-oil">
       {#each keep.surfaces as k (k.surfaceId)}
-        {@const surface = desk.document.surfaces.find((s) => s.id === k.surfaceId)}
+        {@const surface = desk.job.surfaces.find((s) => s.id === k.surfaceId)}
         {@const living = livingOf(k.surfaceId)}
         <div class="border-b border-rule py-4">
           <div class="flex flex-wrap items-baseline gap-x-4">

@@ -10,31 +10,39 @@
   import Sign from '$lib/ui/marks/Sign.svelte';
   import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
   import { coatSegments } from '$lib/ui/ribbon/segments';
+  import { partName } from '$words/part-words';
   import { dayMonth, fullDate, spanWords } from '$words/time';
 
   const desk = useJobDesk();
-  const zone = $derived(desk.document.site.timeZone);
+  const zone = $derived(desk.job.site.timeZone);
   const real = $derived(desk.live.allCoatsLaid);
   const leave = $derived(desk.live.leave ?? desk.plan.leave);
   const last = $derived(real ? desk.live.coats.at(-1) : desk.plan.chosen?.coats.at(-1));
   /** What people meet is the top coat. */
-  const card = $derived(topCard(desk.document));
+  const card = $derived(topCard(desk.job));
   const owed = $derived(desk.live.coats.find((c) => c.waitsFor));
   const lots = $derived([
     ...new Set(
       desk.state.batches.flatMap((b) =>
         b.components
           .filter((p) => p.lot)
-          .map((p) => `${coatCard(desk.document, b.coat)?.name ?? 'coat ' + b.coat}, ${p.role}, lot ${p.lot}`)
+          .map((p) => `${coatCard(desk.job, b.coat)?.name ?? 'coat ' + b.coat}, ${p.role}, lot ${p.lot}`)
       )
     )
   ]);
+  /** Why the job may not be handed over yet: all its parts together. */
   const closed = $derived.by(() => {
     const rags = ragsUnaccounted(desk.state);
     if (rags > 0) return ragsNotSafe(rags);
-    const open = openBays(desk.state)[0];
-    if (open) return `bay ${open.bay} of coat ${open.coat} is still open`;
-    return owed ? `coat ${owed.number} waits for the ${owed.waitsFor}` : null;
+    for (const p of desk.parts) {
+      const of = desk.parts.length > 1 ? ` (${partName(desk.document, p.job.part)})` : '';
+      const open = openBays(p.state)[0];
+      if (open) return `bay ${open.bay} of coat ${open.coat}${of} is still open`;
+      const waits = p.live.coats.find((c) => c.waitsFor);
+      if (waits) return `coat ${waits.number}${of} waits for the ${waits.waitsFor}`;
+      if (!p.live.allCoatsLaid) return `not all coats are laid${of}`;
+    }
+    return null;
   });
   const rows = $derived(
     leave
@@ -47,7 +55,7 @@
         ] as [string, Span | null, string][])
       : []
   );
-  const usable = (ms: number) => usableFrom(ms, desk.document.site);
+  const usable = (ms: number) => usableFrom(ms, desk.job.site);
   const passed = (s: Span | null) => s !== null && s.p50 <= desk.minuteMs;
   let width = $state(760);
   const toMs = $derived(leave?.fullCure ? leave.fullCure.p90 + DAY_MS : (last?.laidToMs ?? 0) + 10 * DAY_MS);
@@ -57,7 +65,7 @@
 
   async function handOver() {
     handing = true;
-    await desk.log.add('handed.over', {});
+    await desk.write('handed.over', {});
     await desk.log.flush();
     await invalidateAll();
     await goto(`/jobs/${desk.id}/keep`);
@@ -174,7 +182,7 @@
             <tr
               ><td
                 >Coat {c.coat}, {fullDate(c.openedAtMs, zone)}<br /><b
-                  >{coatCard(desk.document, c.coat)?.name}, {coatSpec(desk.document.finish!, c.coat).colour}</b
+                  >{coatCard(desk.job, c.coat)?.name}, {coatSpec(desk.job.finish!, c.coat).colour}</b
                 ></td
               ><td class="num"
                 >{c.usedL === undefined ? 'going on' : showVolume(c.usedL, desk.units)}{c.guessed || c.doesNotAddUp
@@ -197,7 +205,7 @@
         </li>
         <li>Wipe up water and wine at once. No steam, no bleach, no scouring.</li>
         <li>Sooner than planned, if a drop of water goes flat within 5 min: call us.</li>
-        {#if sequenceCards(desk.document).some((c) => c.oxidising)}<li>
+        {#if sequenceCards(desk.job).some((c) => c.oxidising)}<li>
             <b>Rags with this oil set themselves on fire.</b> Wet them, then out.
           </li>{/if}
       </ul>

@@ -34,15 +34,15 @@
   const { data }: PageProps = $props();
   const desk = useJobDesk();
   const load = $derived(desk.plan.load);
-  const cards = $derived(sequenceCards(desk.document));
-  const visits = $derived(loadList(desk.document, desk.plan, desk.surveys, desk.knowledge.house));
+  const cards = $derived(sequenceCards(desk.job));
+  const visits = $derived(loadList(desk.job, desk.plan, desk.surveys, desk.knowledge.house));
   const recipe = $derived(recipes.find((r) => cards.some((c) => c.recipeId === r.id)));
   const faceOf = (surfaceId: string, faceId: string) => {
-    const s = desk.document.surfaces.find((x) => x.id === surfaceId)!;
+    const s = desk.job.surfaces.find((x) => x.id === surfaceId)!;
     return `${s.name}, ${faceName(s.faces.find((f) => f.id === faceId)!.kind).toLowerCase()}`;
   };
   const ratioOf = (productId: string) => {
-    const c = cardOf(desk.document, productId);
+    const c = cardOf(desk.job, productId);
     return c ? `${c.components.map((x) => x.parts).join(' : ')} by ${c.ratioBasis}` : '';
   };
   const facts = $derived(
@@ -68,8 +68,8 @@
     <p class="mt-2">
       Measure a surface and choose a product. The litres, the tins and everything else for the van then stand here.
     </p>
-    <a class="btn mt-4" href="/jobs/{desk.id}/{desk.document.surfaces.length ? 'choose' : 'measure'}"
-      >{desk.document.surfaces.length ? 'Choose a product' : 'Measure'}</a
+    <a class="btn mt-4" href="/jobs/{desk.id}/{desk.job.surfaces.length ? 'choose' : 'measure'}"
+      >{desk.job.surfaces.length ? 'Choose a product' : 'Measure'}</a
     >
   </section>
 {:else}
@@ -124,10 +124,7 @@
         <tbody>
           {#each desk.plan.coats as c (c.number)}
             <tr>
-              <td
-                ><b>{c.number}</b>{load.products.length > 1
-                  ? ` ${cardOf(desk.document, c.productId)?.name ?? ''}`
-                  : ''}</td
+              <td><b>{c.number}</b>{load.products.length > 1 ? ` ${cardOf(desk.job, c.productId)?.name ?? ''}` : ''}</td
               >
               <td class="num">{showArea(c.areaM2, desk.units)}</td>
               <td class="num"
@@ -145,7 +142,7 @@
 
       <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Batches</h2>
       {#each load.batches as b (b.coat)}
-        {@const card = cardOf(desk.document, b.productId)!}
+        {@const card = cardOf(desk.job, b.productId)!}
         <div class="flex items-center gap-4 border-b border-rule py-3">
           {#if isTwoPart(card) && !b.none}<Cup
               oilL={b.each.oilL}
@@ -201,13 +198,13 @@
     </section>
 
     <div class="no-print">
-      {#if desk.document.site.setting === 'indoor'}<VapourBlock />{/if}
+      {#if desk.job.site.setting === 'indoor'}<VapourBlock />{/if}
       {#if recipe}
         <section aria-label="Recipe" class="mt-5">
           <h2 class="border-b-[1.5px] border-ink pb-1">{recipe.name}, mixed on site</h2>
           <RecipeTable
             {recipe}
-            totalL={load.products.find((o) => cardOf(desk.document, o.productId)?.recipeId === recipe.id)!.needL}
+            totalL={load.products.find((o) => cardOf(desk.job, o.productId)?.recipeId === recipe.id)!.needL}
             units={desk.units}
           />
         </section>
@@ -216,7 +213,7 @@
   </div>
 
   <section class="mt-8" aria-label="Into the van">
-    <h2 class="only-print">{desk.document.title}: {desk.document.client.name}, {desk.document.site.place}</h2>
+    <h2 class="only-print">{desk.job.title}: {desk.job.client.name}, {desk.job.site.place}</h2>
     <h2 class="no-print mb-3 text-[22px]">Into the van</h2>
     <div class="lists">
       {#each visits as v (v.index)}<LoadList visit={v} vans={data.vans} />{/each}

@@ -25,7 +25,7 @@
   ];
 </script>
 
-<JobTitle facts="{desk.document.client.name}. What is the wood, what is on it, can it be done?">
+<JobTitle facts="{desk.job.client.name}. What is the wood, what is on it, can it be done?">
   {#snippet actions()}
     <button class="btn line" disabled={!desk.canUndo} onclick={() => desk.undo()}>Undo</button>
   {/snippet}

@@ -44,7 +44,7 @@
 </script>
 
 <JobTitle
-  facts="{desk.document.client.name}. {desk.plan.totalAreaM2 > 0
+  facts="{desk.job.client.name}. {desk.plan.totalAreaM2 > 0
     ? `${showArea(desk.plan.totalAreaM2, desk.units)} to coat`
     : 'Not measured yet'}"
 >
@@ -61,7 +61,7 @@
               <DropdownMenu.Item
                 class="choice-item"
                 disabled={e.kind !== 'csv' && !hasOutline(current.shape)}
-                onSelect={() => saveFile(e.kind, current, desk.document.surfaces, desk.document.title)}
+                onSelect={() => saveFile(e.kind, current, desk.document.surfaces, desk.job.title)}
                 >{e.label}</DropdownMenu.Item
               >
             {/each}

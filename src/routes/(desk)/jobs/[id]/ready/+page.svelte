@@ -21,7 +21,7 @@
 
   const desk = useJobDesk();
   const done = new JustDone();
-  const zone = $derived(desk.document.site.timeZone);
+  const zone = $derived(desk.job.site.timeZone);
   let unit = $state('');
   const total = $derived({
     person: desk.surveys.reduce((s, x) => s + x.prep.personMinutes, 0),
@@ -39,7 +39,7 @@
   facts={unmeasured.length
     ? 'Minutes and material come with the sizes'
     : desk.surveys.length
-      ? `${hours(total.person)} of work, ${hours(total.elapsed)} with ${counted(desk.document.crew.people, 'person', 'people')} and the waits`
+      ? `${hours(total.person)} of work, ${hours(total.elapsed)} with ${counted(desk.job.crew.people, 'person', 'people')} and the waits`
       : 'What comes before the oil'}
 />
 {#if desk.document.surfaces.length === 0}<FirstSurface />{/if}

@@ -23,34 +23,35 @@
 
   const { data }: PageProps = $props();
   const desk = useJobDesk();
-  const finder = new StartFinder(desk.id, () => needsWeather(desk.document));
-  const zone = $derived(desk.document.site.timeZone);
+  const finder = new StartFinder(desk.id, () => needsWeather(desk.job));
+  const zone = $derived(desk.job.site.timeZone);
   let looked = $state<number | null>(null);
   let picked = $state<number | null>(null);
   let siteOpen = $state(false);
 
   const wood = $derived(
-    desk.document.site.setting === 'outdoor'
+    desk.job.site.setting === 'outdoor'
       ? 'Board'
-      : desk.document.surfaces.every((x) => x.kind === 'floor')
+      : desk.job.surfaces.every((x) => x.kind === 'floor')
         ? 'Floor'
         : 'Wood'
   );
   const ready = $derived(desk.plan.hours.length > 0);
   const onWood = $derived(desk.live.coats.at(-1));
+  const committed = $derived(data.committed.find((c) => c.part === desk.job.part) ?? null);
   const bookedMs = $derived(
     onWood
-      ? (data.committed?.startMs ?? 0) > onWood.laidFromMs
-        ? (data.committed?.startMs ?? null)
+      ? (committed?.startMs ?? 0) > onWood.laidFromMs
+        ? (committed?.startMs ?? null)
         : null
-      : desk.document.startAt
-        ? Date.parse(desk.document.startAt)
+      : desk.job.startAt
+        ? Date.parse(desk.job.startAt)
         : null
   );
   const focusMs = $derived(picked ?? bookedMs ?? finder.starts[0]?.startMs ?? null);
   const context = $derived.by(() => {
     if (!desk.climate || !ready) return null;
-    const job = jobAtHouse(desk.document, desk.knowledge.house);
+    const job = jobAtHouse(desk.job, desk.knowledge.house);
     return sequenceContext(job, desk.climate, desk.plan.coats, desk.knowledge, desk.minuteMs, { onWood });
   });
   const outcomeOf = (startMs: number) => (context ? simulateStart(context, startMs) : null);
@@ -59,10 +60,11 @@
   const visits = $derived(focus ? visitsOf(focus) : []);
   const asBooked = $derived((v: { fromMs: number; toMs: number }) => ({
     jobId: desk.id,
-    title: desk.document.title,
+    part: desk.job.part,
+    title: desk.job.title,
     fromMs: v.fromMs,
     toMs: v.toMs,
-    people: desk.document.crew.people
+    people: desk.job.crew.people
   }));
   const clashes = $derived(
     visits.flatMap((v) => {
@@ -73,7 +75,7 @@
   /** What is booked of this job from now on, where its start as it is judged now would take other visits. */
   const moved = $derived.by(() => {
     if (bookedMs === null || focusMs !== bookedMs || bookedMs < desk.minuteMs) return null;
-    const kept = data.booked.filter((b) => b.jobId === desk.id && b.toMs > desk.minuteMs);
+    const kept = data.booked.filter((b) => b.jobId === desk.id && b.part === desk.job.part && b.toMs > desk.minuteMs);
     const same =
       kept.length === visits.length && kept.every((k, i) => Math.abs(k.fromMs - visits[i]!.fromMs) <= HOUR_MS);
     return kept.length === 0 || same ? null : kept;
@@ -106,7 +108,8 @@
   $effect(() => {
     void fetchedMs;
     void fiveMinutes;
-    const { document, knowledge, measured, span } = desk;
+    const { job, knowledge, span } = desk;
+    const { measured } = desk.part;
     void desk.state;
     if (!untrack(() => desk.climate && ready)) return;
     const nowMs = Math.max(
@@ -114,10 +117,10 @@
       fiveMinutes * 5 * MINUTE_MS
     );
     void finder.find({
-      document: structuredClone(document),
+      document: structuredClone(job),
       span,
       measured,
-      readings: untrack(() => moistureRead(desk.state)),
+      readings: untrack(() => moistureRead(desk.state, job)),
       knowledge: untrack(() => $state.snapshot(knowledge) as typeof knowledge),
       nowMs,
       onWood: untrack(() => onWood && ($state.snapshot(onWood) as typeof onWood))
@@ -129,13 +132,13 @@
   async function book() {
     if (focusMs === null) return;
     refusal = '';
-    if (!onWood) desk.edit((d) => (d.startAt = new Date(focusMs).toISOString()));
+    if (!onWood) desk.editPart((d) => (d.startAt = new Date(focusMs).toISOString()));
     if (!(await desk.flush())) return;
     try {
       const r = await fetch(`/api/jobs/${desk.id}/commit`, {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ startMs: focusMs })
+        body: JSON.stringify({ startMs: focusMs, part: desk.job.part })
       });
       if (!r.ok) {
         const answer = (await r.json().catch(() => ({}))) as { message?: string; problems?: { problem: string }[] };
@@ -176,11 +179,11 @@
 </script>
 
 <JobTitle
-  facts="{desk.document.site.setting === 'indoor'
-    ? desk.document.site.room.kind === 'follows outdoors'
+  facts="{desk.job.site.setting === 'indoor'
+    ? desk.job.site.room.kind === 'follows outdoors'
       ? 'Room that follows the weather'
       : 'Held room'
-    : 'Outdoors'}, {counted(desk.document.crew.people, 'person', 'people')}, {counted(wanted, 'coat', 'coats')}"
+    : 'Outdoors'}, {counted(desk.job.crew.people, 'person', 'people')}, {counted(wanted, 'coat', 'coats')}"
 >
   {#snippet actions()}
     {#if desk.mayEdit}
@@ -188,7 +191,7 @@
       {#if !desk.mayBook}
         <span class="dim">A lead or the office books.</span>
       {:else if bookedMs !== null && focusMs === bookedMs}
-        {#if !onWood}<button class="btn line" onclick={() => desk.edit((d) => delete d.startAt)}
+        {#if !onWood}<button class="btn line" onclick={() => desk.editPart((d) => delete d.startAt)}
             >Take the booking back</button
           >{/if}
       {:else if focus}
@@ -222,7 +225,7 @@
         climate={desk.climate}
         hours={desk.plan.hours}
         limits={context!.coats[0]!.limits}
-        outdoor={desk.document.site.setting === 'outdoor'}
+        outdoor={desk.job.site.setting === 'outdoor'}
         {wood}
         nowMs={desk.minuteMs}
         timeZone={zone}
@@ -297,7 +300,7 @@
           lines={data.rail.lines}
           outcome={focus}
           rank={rankOf(focus.startMs)}
-          committed={bookedMs === focus.startMs ? data.committed : null}
+          committed={bookedMs === focus.startMs ? committed : null}
         />
       {/if}
       {#if finder.state === 'done'}<Helps {finder} />{/if}

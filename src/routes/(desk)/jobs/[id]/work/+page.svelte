@@ -23,8 +23,8 @@
   import WorkRecord from '$lib/ui/worklog/WorkRecord.svelte';
 
   const desk = useJobDesk();
-  const zone = $derived(desk.document.site.timeZone);
-  const steps = $derived(nextSteps(desk.document, desk.state, desk.live, clock.now, desk.knowledge.house.recoatBy));
+  const zone = $derived(desk.job.site.timeZone);
+  const steps = $derived(nextSteps(desk.job, desk.state, desk.live, clock.now, desk.knowledge.house.recoatBy));
   /** What burns comes first; a step that is closed is never the first. */
   const first = $derived(steps.find((s) => !s.closed || s.kind === 'wait') ?? steps[0]);
   const rest = $derived(steps.filter((s) => s !== first && s.kind !== 'rags'));
@@ -47,31 +47,31 @@
       case 'wipe':
         return logged(
           `Bay ${s.bay} ${s.left ? 'laid off' : 'wiped'} ${clockTime(clock.read(), zone)}`,
-          await desk.log.add('bay.wiped', { coat: s.coat, bay: s.bay })
+          await desk.write('bay.wiped', { coat: s.coat, bay: s.bay })
         );
       case 'stir':
         return s.vessel === 1
-          ? logged(`Batch ${s.batch} in the second vessel`, await desk.log.add('batch.poured', { batch: s.batch }))
-          : logged(`Batch ${s.batch} stirred`, await desk.log.add('batch.stirred', { batch: s.batch }));
+          ? logged(`Batch ${s.batch} in the second vessel`, await desk.write('batch.poured', { batch: s.batch }))
+          : logged(`Batch ${s.batch} stirred`, await desk.write('batch.stirred', { batch: s.batch }));
       case 'mix':
         return void (panel = { kind: 'mix', coat: s.coat });
       case 'spread':
-        if (!desk.state.coats.some((c) => c.coat === s.coat)) await desk.log.add('coat.opened', { coat: s.coat });
+        if (!desk.state.coats.some((c) => c.coat === s.coat)) await desk.write('coat.opened', { coat: s.coat });
         return logged(
           `Oil on bay ${s.bay} ${clockTime(clock.read(), zone)}`,
-          await desk.log.add('bay.spread', { coat: s.coat, bay: s.bay, ...(s.batch && { batch: s.batch }) })
+          await desk.write('bay.spread', { coat: s.coat, bay: s.bay, ...(s.batch && { batch: s.batch }) })
         );
       case 'close coat':
         return void (panel = { kind: 'close', coat: s.coat });
       case 'remedy':
-        return logged('Written down', await desk.log.add('coat.remedied', { coat: s.coat }));
+        return logged('Written down', await desk.write('coat.remedied', { coat: s.coat }));
       case 'morning test':
       case 'wait':
         return void (panel = { kind: 'tack', coat: s.coat });
       case 'rags':
         return void document.getElementById('rags')?.scrollIntoView();
       case 'close day':
-        return logged('Day closed', await desk.log.add('day.closed', { date: s.date }));
+        return logged('Day closed', await desk.write('day.closed', { date: s.date }));
       case 'leave':
         return void goto(`/jobs/${desk.id}/leave`);
     }
@@ -81,7 +81,7 @@
 <div class="phone-only"><PhoneStrip bays={desk.live.bays} timeZone={zone} /></div>
 <header class="bar">
   <a class="phone-only link" href="/">Today</a>
-  <h1>{desk.document.title}</h1>
+  <h1>{desk.job.title}</h1>
   <span class="dim facts"
     >{lastCoat ? `coat ${lastCoat} of ${desk.plan.coats.length}` : counted(desk.plan.coats.length, 'coat', 'coats')}{air
       ? `. ${showTemperature(air.airTempC, desk.units)}, ${Math.round(air.rh * 100)} %`
@@ -118,8 +118,8 @@
       <section class="sheet p-5">
         <h2>Nothing to lay yet</h2>
         <p class="mt-2">Measure and choose first: this page then says what to do, in order.</p>
-        <a class="btn mt-3" href="/jobs/{desk.id}/{desk.document.surfaces.length ? 'choose' : 'measure'}"
-          >{desk.document.surfaces.length ? 'Choose' : 'Measure'}</a
+        <a class="btn mt-3" href="/jobs/{desk.id}/{desk.job.surfaces.length ? 'choose' : 'measure'}"
+          >{desk.job.surfaces.length ? 'Choose' : 'Measure'}</a
         >
       </section>
     {/if}

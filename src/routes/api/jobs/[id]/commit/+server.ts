@@ -1,3 +1,4 @@
+import { FIRST_PART } from '$core/document';
 import { DAY_MS } from '$core/units';
 import { error, json } from '@sveltejs/kit';
 import { now } from '$lib/server/clock';
@@ -17,14 +18,15 @@ export const POST: RequestHandler = async ({ params, request, locals, fetch }) =
   const person = locals.person!;
   const body = await readJson(request);
   if (!body.ok) return body.response;
-  const { startMs } = (body.value ?? {}) as { startMs?: unknown };
+  const { startMs, part = FIRST_PART } = (body.value ?? {}) as { startMs?: unknown; part?: unknown };
+  if (typeof part !== 'string') return refuse([{ path: '/part', problem: 'must be the id of a part of this job' }]);
   if (typeof startMs !== 'number' || !Number.isFinite(startMs))
     return refuse([{ path: '/startMs', problem: 'must be the instant the next coat is begun, in epoch ms' }]);
   if (startMs < now() - BACK_MS || startMs > now() + AHEAD_MS)
     return refuse([{ path: '/startMs', problem: 'must lie between yesterday and a year from now' }]);
   const job = await findJob(db, person.crewId, params.id);
   if (!job) error(404);
-  const done = await commitStart(db, person.crewId, job, startMs, person.name, now(), deskOf(fetch));
+  const done = await commitStart(db, person.crewId, job, part, startMs, person.name, now(), deskOf(fetch));
   return done.ok
     ? json({ committedAt: now(), holds: done.holds, members: done.members }, { status: 201 })
     : refuse([{ path: '/startAt', problem: done.problem }]);

@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
-import { climateSpan, needsWeather } from '$core/window';
+import { hangsOnWeather } from '$core/job';
+import { climateSpan } from '$core/window';
 import { fold } from '$core/log';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
@@ -17,7 +18,7 @@ export const GET: RequestHandler = async ({ params, locals, fetch }) => {
   const person = locals.person!;
   const job = await findJob(db, person.crewId, params.id);
   if (!job) error(404);
-  if (!needsWeather(job.document)) return new Response(null, { status: 204 });
+  if (!hangsOnWeather(job.document)) return new Response(null, { status: 204 });
   const { importedPlaces } = await knownOf(db, person.crewId);
   const forecast = await weatherFor(db, person.crewId, job.document.site, now(), deskOf(fetch), importedPlaces);
   if (!forecast) return new Response(null, { status: 204 });

@@ -1,4 +1,5 @@
 import { error, json } from '@sveltejs/kit';
+import { partJob, FIRST_PART } from '$core/document';
 import { monthsOutlook, needsWeather } from '$core/window';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
@@ -14,7 +15,7 @@ import type { WeatherSeries } from '$core/air';
 import type { RequestHandler } from './$types';
 
 /** The files of weather a crew has read for this job's place, and what a typical year says of its months. */
-export const GET: RequestHandler = async ({ params, locals }) => {
+export const GET: RequestHandler = async ({ params, url, locals }) => {
   const { crewId } = locals.person!;
   const job = await findJob(db, crewId, params.id);
   if (!job) error(404);
@@ -22,10 +23,11 @@ export const GET: RequestHandler = async ({ params, locals }) => {
     importedFor(db, crewId, job.document.site),
     knowledgeOf(db, crewId)
   ]);
+  const part = partJob(job.document, url.searchParams.get('part') ?? FIRST_PART);
   const year = imported.find((i) => i.kind === 'year')?.weather[0];
   return json({
     files: imported.map(({ weather, ...i }) => ({ ...i, hours: weather[0]!.hours.length, members: weather.length })),
-    months: year && needsWeather(job.document) ? monthsOutlook(job.document, year, knowledge) : null
+    months: year && needsWeather(part) ? monthsOutlook(part, year, knowledge) : null
   });
 };
 

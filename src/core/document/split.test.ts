@@ -1,0 +1,138 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { floorJob, whole } from '../../../tests/fixtures';
+import { checkJobDocument } from '../../formats/job-json';
+import { faceAreas, type Surface } from '../surface';
+import { partJob, partJobs, wholeSurfaceId, withPartJob } from './part-job';
+import type { JobDocument } from './schema';
+import { assignCells, cellsOf, freeId, joinPart, ownersOf, splitPart, tidyParts, type Cell } from './split';
+
+const door = (units: string[]): Surface => ({
+  id: 'doors',
+  name: 'Doors',
+  kind: 'door',
+  speciesId: 'pine',
+  thicknessM: 0.04,
+  lastGrit: 120,
+  waterPopped: false,
+  weathered: false,
+  shape: { type: 'door', widthM: 0.8, heightM: 2 },
+  units,
+  faces: (['outside', 'inside', 'hinge-edge'] as const).map((kind) => ({
+    id: kind,
+    kind,
+    texture: 'sanded',
+    profile: 'flat',
+    coats: 2
+  }))
+});
+const job = (): JobDocument => {
+  const d = whole(floorJob());
+  return { ...d, surfaces: [...d.surfaces, door(['1', '2', '3', '4'])] };
+};
+const cells = (d: JobDocument, like: Partial<Cell>) =>
+  cellsOf(d).filter((c) => Object.entries(like).every(([k, v]) => c[k as keyof Cell] === v));
+const areaM2 = (surfaces: readonly Surface[]) =>
+  surfaces.reduce((sum, s) => {
+    const areas = faceAreas(s);
+    return sum + s.faces.reduce((n, f) => n + (areas.get(f.id)!.effective as { areaM2: number }).areaM2, 0);
+  }, 0);
+
+describe('parts of a job', () => {
+  it('a simple job has one, which has everything and names nothing', () => {
+    const d = job();
+    expect(partJobs(d)).toHaveLength(1);
+    expect(partJob(d, 'first').surfaces).toEqual(d.surfaces);
+  });
+  it('the weather sides of four doors are a part, said in a line; the rest keeps the floor and the inner sides', () => {
+    const d = splitPart(job(), cells(job(), { surface: 'doors', face: 'outside' }), 'part-2');
+    expect(d.parts[1]).toMatchObject({ placeId: 'place-1', takes: [{ surface: 'doors', face: 'outside' }] });
+    expect(d.parts[1]!.finish).toEqual(d.parts[0]!.finish);
+    const [rest, weather] = partJobs(d);
+    expect(weather!.surfaces.map((s) => s.faces.map((f) => f.id))).toEqual([['outside']]);
+    expect(rest!.surfaces.map((s) => s.faces.length)).toEqual([1, 2]);
+  });
+  it('pieces of one face in a part of their own split what is left by its pieces, each area counted once', () => {
+    const whole = job();
+    const d = splitPart(
+      whole,
+      [...cells(whole, { face: 'inside', piece: '1' }), ...cells(whole, { face: 'inside', piece: '2' })],
+      'b'
+    );
+    expect(d.parts[1]!.takes).toEqual([{ surface: 'doors', face: 'inside', pieces: ['1', '2'] }]);
+    const rest = partJob(d, 'first').surfaces.filter((s) => wholeSurfaceId(s.id) === 'doors');
+    expect(rest.map((s) => [s.id, s.units, s.faces.map((f) => f.id)])).toEqual([
+      ['doors', ['1', '2', '3', '4'], ['outside', 'hinge-edge']],
+      ['doors~2', ['3', '4'], ['inside']]
+    ]);
+    expect(partJobs(d).reduce((sum, p) => sum + areaM2(p.surfaces), 0)).toBeCloseTo(areaM2(whole.surfaces), 9);
+  });
+  it('changed as a part, the others keep what they had; coats come back to the faces of the job', () => {
+    const d = splitPart(job(), cells(job(), { surface: 'doors' }), 'b');
+    const part = structuredClone(partJob(d, 'b'));
+    part.finish!.colour = 'Chalk';
+    part.surfaces[0]!.faces[0]!.coats = 5;
+    part.site.room.tempC = 7;
+    const next = withPartJob(d, part);
+    expect(next.parts.map((p) => p.finish!.colour)).toEqual(['Peat', 'Chalk']);
+    expect(next.surfaces[1]!.faces.map((f) => f.coats)).toEqual([5, 2, 2]);
+    expect(next.places[0]!.room.tempC).toBe(7);
+    expect(withPartJob(d, partJob(d, 'b'))).toEqual(d);
+  });
+  it('joined again it is the job it was', () => {
+    const d = job();
+    expect(joinPart(splitPart(d, cells(d, { surface: 'doors' }), 'b'), 'b')).toEqual(d);
+  });
+  it('a piece with a new tag stays in its part; a surface that is gone takes its part along', () => {
+    const d = splitPart(job(), cells(job(), { piece: '3' }), 'b');
+    const renamed = tidyParts({ ...d, surfaces: [d.surfaces[0]!, door(['1', '2', 'porch', '4'])] }, d);
+    expect(renamed.parts[1]!.takes).toEqual([{ surface: 'doors', pieces: ['porch'] }]);
+    expect(tidyParts({ ...d, surfaces: [d.surfaces[0]!] }, d).parts).toHaveLength(1);
+  });
+  it('ids are never given twice', () => {
+    expect(freeId([{ id: 'part-2' }], 'part')).toBe('part-3');
+    expect(freeId([{ id: 'a' }, { id: 'part-3' }], 'part')).toBe('part-4');
+  });
+});
+
+describe('after any edits', () => {
+  const edit = fc.record({
+    what: fc.constantFrom('split', 'move', 'join', 'piece', 'face', 'drop'),
+    pick: fc.array(fc.nat(), { minLength: 1, maxLength: 6 }),
+    to: fc.nat()
+  });
+  const apply = (d: JobDocument, { what, pick, to }: { what: string; pick: number[]; to: number }): JobDocument => {
+    const all = cellsOf(d);
+    const some = all.length ? pick.map((n) => all[n % all.length]!) : [];
+    const part = d.parts[to % d.parts.length]!.id;
+    const doors = d.surfaces.find((s) => s.id === 'doors');
+    if (what === 'split') return splitPart(d, some, freeId(d.parts, 'part'));
+    if (what === 'move') return assignCells(d, some, part);
+    if (what === 'join') return joinPart(d, part);
+    if (!doors) return d;
+    const others = d.surfaces.filter((s) => s !== doors);
+    if (what === 'piece')
+      return tidyParts({ ...d, surfaces: [...others, { ...doors, units: [...doors.units!.slice(1), `n${to}`] }] }, d);
+    if (what === 'face' && doors.faces.length > 1)
+      return tidyParts({ ...d, surfaces: [...others, { ...doors, faces: doors.faces.slice(1) }] }, d);
+    return what === 'drop' && to % 7 === 0 ? tidyParts({ ...d, surfaces: others }, d) : d;
+  };
+  it('every face of every piece is in exactly one part, and the document is sound', () =>
+    fc.assert(
+      fc.property(fc.array(edit, { maxLength: 12 }), (edits) => {
+        const d = edits.reduce(apply, job());
+        const seen = partJobs(d).flatMap((p) =>
+          cellsOf(p).map((c) => `${wholeSurfaceId(c.surface)} ${c.face} ${c.piece ?? ''}`)
+        );
+        expect([...seen].sort()).toEqual(
+          cellsOf(d)
+            .map((c) => `${c.surface} ${c.face} ${c.piece ?? ''}`)
+            .sort()
+        );
+        const owner = ownersOf(d);
+        for (const c of cellsOf(d)) expect(d.parts.some((p) => p.id === owner(c))).toBe(true);
+        expect(checkJobDocument(JSON.parse(JSON.stringify(d)))).toMatchObject({ ok: true });
+      }),
+      { numRuns: 300 }
+    ));
+});

@@ -1,0 +1,317 @@
+<script lang="ts">
+  import { Dialog } from 'bits-ui';
+  import {
+    assignCells,
+    cellsOf,
+    finishCard,
+    FIRST_PART,
+    freeId,
+    joinPart,
+    newPlace,
+    ownersOf,
+    splitPart,
+    type Cell,
+    type JobDocument,
+    type Part
+  } from '$core/document';
+  import { faceName, type Surface } from '$core/surface';
+  import { counted } from '$core/units';
+  import { partName } from '$words/part-words';
+  import Choice from '../fields/Choice.svelte';
+  import TextField from '../fields/TextField.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+
+  /** What goes together: which face of which piece is in which part, and where each part is worked. */
+  let { open = $bindable() }: { open: boolean } = $props();
+  const desk = useJobDesk();
+  const ANOTHER = { indoor: 'another room', outdoor: 'another spot outside' } as const;
+
+  let picked = $state<ReadonlySet<string>>(new Set());
+  const key = (c: Cell) => [c.surface, c.face, c.piece ?? ''].join('\n');
+  const cells = $derived(cellsOf(desk.document));
+  const chosen = $derived(cells.filter((c) => picked.has(key(c))));
+  const owner = $derived(ownersOf(desk.document));
+  const parts = $derived(desk.parts.map((p) => desk.document.parts.find((x) => x.id === p.job.part)!));
+  const letter = (partId: string) =>
+    String.fromCharCode(
+      65 +
+        Math.max(
+          0,
+          parts.findIndex((p) => p.id === partId)
+        )
+    );
+  /** Oil is on it: the record says what had which coat, so its faces stay where they are. */
+  const begun = $derived(new Set(desk.view.state.coats.map((c) => c.part)));
+
+  const of = (s: Surface, like: Partial<Cell>) =>
+    cells.filter(
+      (c) =>
+        c.surface === s.id &&
+        (like.face === undefined || c.face === like.face) &&
+        (like.piece === undefined || c.piece === like.piece)
+    );
+  function toggle(some: readonly Cell[]) {
+    const free = some.filter((c) => !begun.has(owner(c)));
+    const next = new Set(picked);
+    const all = free.every((c) => next.has(key(c)));
+    for (const c of free)
+      if (all) next.delete(key(c));
+      else next.add(key(c));
+    picked = next;
+  }
+  function change(next: (d: JobDocument) => JobDocument, field?: string) {
+    desk.edit((d) => Object.assign(d, next(d)), field);
+    picked = new Set();
+  }
+  function split() {
+    const id = freeId(desk.document.parts, 'part');
+    change((d) => splitPart(d, structuredClone($state.snapshot(chosen)), id));
+    desk.partId = id;
+  }
+  const rename = (part: Part, name: string) =>
+    desk.edit((d) => {
+      const p = d.parts.find((x) => x.id === part.id)!;
+      if (name.trim()) p.name = name;
+      else delete p.name;
+    }, `part ${part.id}`);
+  function move(part: Part, placeId: string) {
+    desk.edit((d) => {
+      const p = d.parts.find((x) => x.id === part.id)!;
+      const setting = placeId === ANOTHER.indoor ? 'indoor' : placeId === ANOTHER.outdoor ? 'outdoor' : null;
+      if (setting) {
+        const { workingHours } = d.places.find((x) => x.id === p.placeId)!;
+        const made = newPlace(freeId(d.places, 'place'), setting, structuredClone(workingHours));
+        d.places.push({ ...made, name: nameFor(d, made.name) });
+        p.placeId = made.id;
+      } else p.placeId = placeId;
+      d.places = d.places.filter((x) => d.parts.some((y) => y.placeId === x.id));
+    });
+  }
+  const nameFor = (d: JobDocument, name: string) => {
+    const like = d.places.filter((p) => p.name.startsWith(name)).length;
+    return like ? `${name} ${like + 1}` : name;
+  };
+  const namePlace = (id: string, name: string) =>
+    desk.edit((d) => (d.places.find((p) => p.id === id)!.name = name), `place ${id}`);
+</script>
+
+<Dialog.Root bind:open>
+  <Dialog.Portal>
+    <Dialog.Overlay class="veil" />
+    <Dialog.Content class="dialog parts-dialog">
+      <Dialog.Title class="font-fig text-[20px] font-bold">Parts</Dialog.Title>
+      <p class="dim">
+        A part has its own product, coats, place and days. Pick the faces that go together; every face is in one part.
+      </p>
+      <div class="cols">
+        <section aria-label="Faces">
+          {#each desk.document.surfaces as s (s.id)}
+            <table class="board">
+              <caption>
+                <button class="all" onclick={() => toggle(of(s, {}))}>{s.name}</button>
+              </caption>
+              <thead>
+                <tr>
+                  <td></td>
+                  {#each s.faces as f (f.id)}
+                    <th scope="col"
+                      ><button onclick={() => toggle(of(s, { face: f.id }))}>{faceName(f.kind)}</button></th
+                    >
+                  {/each}
+                </tr>
+              </thead>
+              <tbody>
+                {#each s.units ?? [undefined] as piece (piece ?? '')}
+                  <tr>
+                    <th scope="row"
+                      >{#if piece !== undefined}<button onclick={() => toggle(of(s, { piece }))}>{piece}</button
+                        >{/if}</th
+                    >
+                    {#each s.faces as f (f.id)}
+                      {@const cell = { surface: s.id, face: f.id, ...(piece !== undefined && { piece }) }}
+                      {@const part = owner(cell)}
+                      <td
+                        ><button
+                          class="cell"
+                          class:mine={part === desk.job.part}
+                          aria-pressed={picked.has(key(cell))}
+                          disabled={begun.has(part)}
+                          title={begun.has(part) ? 'Oil is on it: it stays in its part' : undefined}
+                          aria-label="{s.name}{piece === undefined ? '' : `, ${piece}`}, {faceName(
+                            f.kind
+                          )}: part {letter(part)}"
+                          onclick={() => toggle([cell])}>{letter(part)}</button
+                        ></td
+                      >
+                    {/each}
+                  </tr>
+                {/each}
+              </tbody>
+            </table>
+          {:else}
+            <p class="mt-3">There is no surface yet: say on Look what is to be oiled.</p>
+          {/each}
+        </section>
+        <section aria-label="Parts" class="grid content-start gap-3">
+          {#each parts as p, i (p.id)}
+            {@const job = desk.parts[i]!.job}
+            {@const card = finishCard(job)}
+            <div class="part">
+              <p class="flex items-baseline gap-2">
+                <b class="tag">{letter(p.id)}</b><b>{partName(desk.document, p.id)}</b>
+              </p>
+              <p class="dim text-[13.5px]">{card ? `${card.name}, ${job.finish!.colour}` : 'No product yet'}</p>
+              {#if parts.length > 1}
+                <TextField
+                  label="Name of part {letter(p.id)}"
+                  value={p.name ?? ''}
+                  maxlength={60}
+                  hint="Left empty, it goes by its surfaces."
+                  oninput={(e) => rename(p, e.currentTarget.value)}
+                />
+              {/if}
+              <Choice
+                label="Place of part {letter(p.id)}"
+                value={p.placeId}
+                options={[
+                  ...desk.document.places.map((x) => ({
+                    value: x.id,
+                    label: x.name,
+                    note: x.setting === 'indoor' ? 'indoors' : 'outdoors'
+                  })),
+                  { value: ANOTHER.indoor, label: 'Another room', note: 'with its own air and hours' },
+                  { value: ANOTHER.outdoor, label: 'Another spot outside', note: 'with its own sun and shelter' }
+                ]}
+                disabled={begun.has(p.id)}
+                onchange={(v) => move(p, v)}
+              />
+              {#if p.id !== FIRST_PART && parts.length > 1}
+                <button
+                  class="btn line"
+                  disabled={begun.has(p.id) || begun.has(FIRST_PART)}
+                  onclick={() => change((d) => joinPart(d, p.id))}>Join part {letter(p.id)} to the rest</button
+                >
+              {/if}
+            </div>
+          {/each}
+          {#if desk.document.places.length > 1}
+            <h2 class="mt-2">Places</h2>
+            {#each desk.document.places as x (x.id)}
+              <TextField
+                label={x.setting === 'indoor' ? 'Room' : 'Spot outside'}
+                value={x.name}
+                maxlength={60}
+                errors={x.name.trim() ? null : ['Give it a name.']}
+                oninput={(e) => namePlace(x.id, e.currentTarget.value)}
+              />
+            {/each}
+          {/if}
+        </section>
+      </div>
+      <div class="foot">
+        <span role="status"
+          >{chosen.length ? `${counted(chosen.length, 'face', 'faces')} picked` : 'Nothing picked'}</span
+        >
+        <button class="btn" disabled={chosen.length === 0} onclick={split}>Make them a part</button>
+        {#if parts.length > 1}
+          {#each parts as p (p.id)}
+            <button
+              class="btn line"
+              disabled={chosen.length === 0 || begun.has(p.id)}
+              onclick={() => change((d) => assignCells(d, $state.snapshot(chosen), p.id))}
+              >To part {letter(p.id)}</button
+            >
+          {/each}
+        {/if}
+        {#if desk.canUndo}<button class="btn line" onclick={() => desk.undo()}>Undo</button>{/if}
+        <Dialog.Close class="btn line ml-auto">Done</Dialog.Close>
+      </div>
+    </Dialog.Content>
+  </Dialog.Portal>
+</Dialog.Root>
+
+<style>
+  :global(.dialog.parts-dialog) {
+    width: min(1060px, 96vw);
+  }
+  .cols {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 290px;
+    gap: 24px;
+    margin-top: 10px;
+  }
+  section {
+    min-width: 0;
+    overflow-x: auto;
+  }
+  .board {
+    margin-top: 12px;
+    border-collapse: collapse;
+  }
+  caption {
+    text-align: left;
+    font: 660 17px/22px var(--fig);
+    font-stretch: 92%;
+  }
+  caption button,
+  th button {
+    min-height: 36px;
+    padding: 0 8px 0 0;
+    text-align: left;
+    text-decoration: underline;
+    text-decoration-color: var(--rule-2);
+    text-underline-offset: 3px;
+  }
+  th {
+    font-size: 13px;
+    font-weight: 600;
+    text-align: left;
+  }
+  .cell {
+    width: 62px;
+    height: 48px;
+    border: 1.5px solid var(--rule-2);
+    background: var(--sheet);
+    font: 660 17px var(--fig);
+    margin: 0 2px 2px 0;
+  }
+  .cell.mine {
+    border-color: var(--ink);
+  }
+  .cell[aria-pressed='true'] {
+    background: var(--ink);
+    color: var(--on-ink);
+  }
+  .cell:disabled {
+    background: var(--sunk);
+    color: var(--ink-3);
+  }
+  .part {
+    display: grid;
+    gap: 6px;
+    padding: 10px 12px 12px;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+  }
+  .tag {
+    font-family: var(--fig);
+    font-size: 18px;
+  }
+  .foot {
+    position: sticky;
+    bottom: -20px;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px;
+    align-items: center;
+    margin: 14px -20px -20px;
+    padding: 10px 20px;
+    background: var(--sheet);
+    border-top: 1.5px solid var(--ink);
+  }
+  @media (max-width: 760px) {
+    .cols {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>
