@@ -18,7 +18,10 @@ export function deadlineWords(d: Deadline, nowMs: number, timeZone: string, unit
   switch (d.kind) {
     case 'wipe':
       return {
-        title: d.end === 'will stay tacky' ? `Bay ${d.bay} stands, past wiping` : `Wipe bay ${d.bay}`,
+        title:
+          d.end === 'will stay tacky'
+            ? `${d.what ?? `Bay ${d.bay}`} stands, past wiping`
+            : `Wipe ${d.what ?? `bay ${d.bay}`}`,
         detail: `coat ${d.coat}, oil on since ${when(d.spreadAtMs)}${d.batch ? `, batch ${d.batch}` : ''}`,
         action: 'Open Work',
         station: 'work'

@@ -2,12 +2,18 @@ import type { WorkEvent } from '../core/log';
 import { gateTable, prepStepName } from '../core/prep';
 import { findingName, testTable } from '../core/survey';
 import { countedRags, decimals, showPour, showTemperature, type UnitSystem } from '../core/units';
+import { upperFirst } from './upper-first';
 
-/** How a bay of a coat ends, by its product; "done" where the product is not known. */
-export type BayEnds = (coat: number) => 'wiped' | 'laid off' | 'done';
+/** What the log alone does not tell of a laying: what it went on, and how it ends, by its product. */
+export interface LayingWords {
+  what: (e: LayingEvent) => string;
+  ends: (e: LayingEvent) => 'wiped' | 'laid off' | 'done';
+}
+type LayingEvent = Extract<WorkEvent, { type: 'bay.spread' | 'bay.wiped' }>;
+const BAYS: LayingWords = { what: (e) => `bay ${e.data.bay}`, ends: () => 'done' };
 
 /** A line of the log: what happened, by whom. */
-export function eventWords(e: WorkEvent, units: UnitSystem, bayEnds: BayEnds = () => 'done'): string {
+export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords = BAYS): string {
   const by = e.byName.split(' ')[0];
   switch (e.type) {
     case 'coat.opened':
@@ -15,9 +21,9 @@ export function eventWords(e: WorkEvent, units: UnitSystem, bayEnds: BayEnds = (
     case 'coat.closed':
       return `Coat ${e.data.coat} closed, ${showPour(e.data.usedL, units)} used${e.data.guessed ? ', guessed' : ''}`;
     case 'bay.spread':
-      return `${by} puts oil on bay ${e.data.bay}${e.data.batch ? `, batch ${e.data.batch}` : ''}`;
+      return `${by} puts oil on ${laying.what(e)}${e.data.batch ? `, batch ${e.data.batch}` : ''}`;
     case 'bay.wiped':
-      return `Bay ${e.data.bay} ${bayEnds(e.data.coat)}, ${by}`;
+      return `${upperFirst(laying.what(e))} ${laying.ends(e)}, ${by}`;
     case 'batch.mixed':
       return `Batch ${e.data.batch}: ${e.data.components.map((c) => `${showPour(c.litres, units)} ${c.role}${c.lot ? `, lot ${c.lot}` : ''}`).join(' + ')}`;
     case 'batch.poured':

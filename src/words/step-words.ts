@@ -1,8 +1,7 @@
 import type { Step } from '../core/site';
 import { counted, countedRags, showDuration } from '../core/units';
 import { clockTime, dayHour, spanWords } from './time';
-
-const upperFirst = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
+import { upperFirst } from './upper-first';
 
 /** A warning as a sentence. */
 const sentence = (text: string): string => `${upperFirst(text)}.`;
@@ -14,32 +13,34 @@ export interface StepWords {
   action: string;
 }
 
-/** Words for a step on site, in the site's zone. */
-export function stepWords(s: Step, nowMs: number, timeZone: string): StepWords {
+/** Words for a step on site, in the site's zone; `what` names what is wiped, where it is no bay with a number. */
+export function stepWords(s: Step, nowMs: number, timeZone: string, what?: string): StepWords {
+  const it = what ?? ('bay' in s ? `bay ${s.bay}` : '');
+  const It = it && upperFirst(it);
   switch (s.kind) {
     case 'wipe':
       if (s.end === 'will stay tacky')
         return {
-          title: `Bay ${s.bay} stands`,
+          title: `${It} stands`,
           detail: 'Past wiping: it will stay tacky. Close the coat, then solvent wipe, abrade and a thin coat.',
-          action: `Bay ${s.bay} is wiped all the same`
+          action: `${It} is wiped all the same`
         };
       if (s.left)
         return {
-          title: `Lay off bay ${s.bay}`,
+          title: `Lay off ${it}`,
           detail: 'Even film, no puddles. Look along it against the light.',
-          action: `Bay ${s.bay} is laid off`
+          action: `${It} is laid off`
         };
       return s.fromMs !== null && s.fromMs > nowMs
         ? {
-            title: `Bay ${s.bay} soaks`,
+            title: `${It} soaks`,
             detail: `Wipe from ${clockTime(s.fromMs, timeZone)}. Keep it evenly wet till then.`,
-            action: `Bay ${s.bay} is wiped`
+            action: `${It} is wiped`
           }
         : {
-            title: `Wipe bay ${s.bay}`,
-            detail: 'Dry cotton, along the boards. Turn to a clean side often, look again for bleed-back.',
-            action: `Bay ${s.bay} is wiped`
+            title: `Wipe ${it}`,
+            detail: 'Dry cotton, along the grain. Turn to a clean side often, look again for bleed-back.',
+            action: `${It} is wiped`
           };
     case 'stir':
       if (s.vessel === 2)

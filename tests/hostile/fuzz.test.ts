@@ -247,7 +247,14 @@ const asked = (): fc.Arbitrary<Asked> => {
   );
 };
 
-async function ask(q: Asked): Promise<Response> {
+/** Asks; once more where the line was let go of as the request went out on it. An app that is gone refuses the second. */
+const ask = (q: Asked): Promise<Response> =>
+  askOnce(q).catch((fault: Error) => {
+    if (!String(fault.cause).includes('other side closed')) throw fault;
+    return askOnce(q);
+  });
+
+async function askOnce(q: Asked): Promise<Response> {
   return fetch(app.origin + q.path, {
     method: q.method,
     redirect: 'manual',

@@ -117,7 +117,7 @@ table('names that programs keep for themselves', [
     },
     {
       name: `a job with a surface “${n}”`,
-      send: () => ask('POST', '/api/jobs', { ...floorJob(), surfaces: [{ ...floorJob().surfaces[0]!, id: n }] }),
+      send: () => ask('POST', '/api/jobs', { ...whole(floorJob()), surfaces: [{ ...floorJob().surfaces[0]!, id: n }] }),
       status: 422,
       says: /surfaces\/0\/id/
     }
@@ -131,7 +131,7 @@ table('names that programs keep for themselves', [
     },
     {
       name: `a field “${n}” in a job`,
-      send: () => ask('POST', '/api/jobs', withField(floorJob(), n, '{"polluted":1}')),
+      send: () => ask('POST', '/api/jobs', withField(whole(floorJob()), n, '{"polluted":1}')),
       status: 422
     },
     {
@@ -208,7 +208,7 @@ table('texts that are none', [
   },
   {
     name: 'half an emoji in a job’s title',
-    send: () => ask('POST', '/api/jobs', { ...floorJob(), title: '💥'.slice(1) }),
+    send: () => ask('POST', '/api/jobs', { ...whole(floorJob()), title: '💥'.slice(1) }),
     status: 422,
     says: /half a character/
   },
@@ -341,7 +341,7 @@ table('what a hand may not', [
       ask(
         'PUT',
         `/api/jobs/${deckId}`,
-        { rowVersion: 1, document: { ...deckJob(), startAt: '2027-06-01T08:00:00Z' } },
+        { rowVersion: 1, document: whole({ ...deckJob(), startAt: '2027-06-01T08:00:00Z' }) },
         {},
         'hand'
       ),
@@ -387,7 +387,10 @@ describe('what is heavy', () => {
     expect([r.status, (await r.text()).length < 1000]).toEqual([200, true]);
   });
   it('a job of ninety thousand surfaces that are none tells its first problem', async () => {
-    const r = await ask('POST', '/api/jobs', { ...floorJob(), surfaces: Array.from({ length: 90_000 }, () => 1) });
+    const r = await ask('POST', '/api/jobs', {
+      ...whole(floorJob()),
+      surfaces: Array.from({ length: 90_000 }, () => 1)
+    });
     expect([r.status, ((await r.json()) as { problems: unknown[] }).problems.length]).toEqual([422, 1]);
   });
   it('ten pictures of sixty megapixels are opened two at a time, and others are answered first', async () => {
@@ -516,7 +519,7 @@ describe('the log of the process', () => {
       { ...FORM, Accept: 'text/html' },
       null
     );
-    await ask('POST', '/api/jobs', { ...floorJob(), title: secret });
+    await ask('POST', '/api/jobs', { ...whole(floorJob()), title: secret });
     await ask('POST', EVENTS(), events(note(secret)), {}, 'hand');
     expect(readFileSync(app.p.appLog, 'utf8')).not.toContain(secret);
   });

@@ -116,8 +116,8 @@ describe('signing in', () => {
 });
 
 describe('roles', () => {
-  const jobAs = async (who: Who, change: (j: ReturnType<typeof floorJob>) => void) => {
-    const { document, rowVersion } = { document: floorJob(), rowVersion: await version() };
+  const jobAs = async (who: Who, change: (j: ReturnType<typeof whole>) => void) => {
+    const { document, rowVersion } = { document: whole(floorJob()), rowVersion: await version() };
     change(document);
     return (await call('PUT', `/api/jobs/${jobId}`, who, { document, rowVersion })).status;
   };
@@ -132,7 +132,7 @@ describe('roles', () => {
   });
   it('a hand imports no card, makes no job, adds nobody', async () => {
     expect((await call('POST', '/api/cards', 'hand', card('marrum-deck'))).status).toBe(403);
-    expect((await call('POST', '/api/jobs', 'hand', floorJob())).status).toBe(403);
+    expect((await call('POST', '/api/jobs', 'hand', whole(floorJob()))).status).toBe(403);
     expect((await call('GET', '/jobs/new', 'hand')).status).toBe(403);
     const form = (action: string, who: Who) =>
       fetch(`${app.origin}${action}`, {
@@ -166,9 +166,9 @@ describe('roles', () => {
       (await call('POST', `/api/jobs/${jobId}/events`, 'stranger', { events: [phoneEvent('rags.out', { count: 1 })] }))
         .status
     ).toBe(404);
-    expect((await call('PUT', `/api/jobs/${jobId}`, 'stranger', { document: floorJob(), rowVersion: 1 })).status).toBe(
-      404
-    );
+    expect(
+      (await call('PUT', `/api/jobs/${jobId}`, 'stranger', { document: whole(floorJob()), rowVersion: 1 })).status
+    ).toBe(404);
   });
 });
 
@@ -176,7 +176,7 @@ describe('bad input', () => {
   const problems = async (r: Response) =>
     ((await r.json()) as { problems: { path: string; problem: string }[] }).problems;
   it('names the field, the problem and the cure', async () => {
-    const job = floorJob();
+    const job = whole(floorJob());
     (job.surfaces[0]!.shape as { walls: { lengthM: number }[] }).walls[0]!.lengthM = -4;
     const r = await call('POST', '/api/jobs', 'lead', job);
     expect(r.status).toBe(422);
@@ -191,9 +191,9 @@ describe('bad input', () => {
     ).toBe(413));
   it('what is not JSON, and what is of another version, is refused', async () => {
     expect((await call('POST', '/api/jobs', 'lead', '{"half":')).status).toBe(400);
-    expect(await problems(await call('POST', '/api/jobs', 'lead', { ...floorJob(), version: 2 }))).toMatchObject([
-      { path: '/version' }
-    ]);
+    expect(await problems(await call('POST', '/api/jobs', 'lead', { ...whole(floorJob()), version: 7 }))).toMatchObject(
+      [{ path: '/version' }]
+    );
   });
   it('one bad event stops nothing but itself, and says by field what is wrong', async () => {
     const good = phoneEvent('rags.out', { count: 1 });
@@ -213,7 +213,7 @@ describe('bad input', () => {
   });
   it('a hostile import runs nothing and is shown as text', async () => {
     const title = '<script>alert(1)</script>"\'; DROP TABLE job; --';
-    const r = await call('POST', '/api/jobs', 'lead', { ...floorJob(), title });
+    const r = await call('POST', '/api/jobs', 'lead', { ...whole(floorJob()), title });
     const { id } = (await r.json()) as { id: string };
     const page = await (await call('GET', `/jobs/${id}/measure`, 'lead')).text();
     expect(page).not.toContain('<script>alert(1)');
@@ -224,7 +224,7 @@ describe('bad input', () => {
       'POST',
       '/api/jobs',
       'lead',
-      JSON.stringify(floorJob()).replace('"version":1', '"version":1,"__proto__":{"admin":true}')
+      JSON.stringify(whole(floorJob())).replace('"version":2', '"version":2,"__proto__":{"admin":true}')
     );
     expect(polluted.status).toBe(422);
   });

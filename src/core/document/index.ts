@@ -14,6 +14,7 @@ export {
   withSystem
 } from './coat-specs';
 export {
+  covers,
   FIRST_PART,
   ownerOf,
   partJob,
@@ -25,7 +26,7 @@ export {
   withPartJob
 } from './part-job';
 export { newPlace, PLACE_NAMES } from './places';
-export { assignCells, type Cell, cellsOf, freeId, joinPart, ownersOf, splitPart, tidyParts } from './split';
+export { assignCells, type Cell, cellsOf, takenFrom, freeId, joinPart, ownersOf, splitPart, tidyParts } from './split';
 export { blockingProblems, jobProblems, type Problem, touchesFood } from './problems';
 export {
   type CoatChoice,

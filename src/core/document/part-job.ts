@@ -50,7 +50,8 @@ const productsNamed = (parts: readonly Part[]): Set<string> =>
 /** Which part a face of a piece is in; for a surface without pieces the piece is left out. */
 type Owner = (faceId: string, piece?: string) => string;
 
-const covers = (t: Taken, surfaceId: string, faceId: string, piece: string | undefined): boolean =>
+/** Whether something named takes a face of a piece; of a surface without pieces the piece is left out. */
+export const covers = (t: Taken, surfaceId: string, faceId: string, piece: string | undefined): boolean =>
   t.surface === surfaceId &&
   (t.face === undefined || t.face === faceId) &&
   (t.pieces === undefined || (piece !== undefined && t.pieces.includes(piece)));

@@ -89,6 +89,12 @@ function tagsBefore({ units = [] }: Surface, before: Surface | undefined): Reado
   return new Map(units.flatMap((tag, i) => (old.includes(tag) ? [] : [[tag, old[i]!] as const])));
 }
 
+/** Some faces of pieces in the fewest words: whole surfaces, whole faces, or faces of some pieces. */
+export function takenFrom({ surfaces }: Pick<JobDocument, 'surfaces'>, cells: readonly Cell[]): Taken[] {
+  const mine = new Set(cells.map(key));
+  return surfaces.flatMap((s) => takenOf(s, (c) => (mine.has(key(c)) ? 'mine' : '')).get('mine') ?? []);
+}
+
 /** The job with its parts rewritten from who has each face of each piece, in the fewest words. */
 function withOwners(document: JobDocument, owner: (cell: Cell) => string): JobDocument {
   const takes = new Map<string, Taken[]>();

@@ -1,5 +1,6 @@
 import { Type, type Static, type TSchema } from 'typebox';
 import { BATCH_FORM, ID_FORM, SLUG_FORM, STEP_FORM, UUID7_FORM, UUID_FORM } from '../keyed';
+import { TakenSchema } from '../document/schema';
 import { gateTable } from '../prep';
 import { findingTable, testTable } from '../survey';
 
@@ -7,6 +8,8 @@ const closed = { additionalProperties: false };
 const coat = Type.Integer({ minimum: 1, maximum: 12 });
 /** The part of the job it happened to; the first where none is named. */
 const part = Type.Optional(Type.String({ pattern: SLUG_FORM.pattern }));
+/** The faces of pieces a laying went on; a laying that names none went on a stretch of whatever its coat goes on. */
+const on = Type.Optional(Type.Array(TakenSchema, { minItems: 1, maxItems: 400 }));
 const bay = Type.Integer({ minimum: 1, maximum: 200 });
 const batch = Type.String({ pattern: BATCH_FORM.pattern });
 const litres = Type.Number({ minimum: 0, maximum: 1000 });
@@ -46,7 +49,7 @@ export const EVENT_SCHEMAS = [
       closed
     )
   ),
-  event('bay.spread', Type.Object({ part, coat, bay, batch: Type.Optional(batch) }, closed)),
+  event('bay.spread', Type.Object({ part, coat, bay, batch: Type.Optional(batch), on }, closed)),
   event('bay.wiped', Type.Object({ part, coat, bay }, closed)),
   event(
     'batch.mixed',

@@ -39,7 +39,8 @@ export function takeCoat(state: WorkState, e: CoatEvent): string | null {
       bay: e.data.bay,
       spreadAtMs: e.at,
       spreadBy: e.byName,
-      batch: e.data.batch
+      batch: e.data.batch,
+      ...(e.data.on && { on: e.data.on })
     });
     return null;
   }

@@ -1,7 +1,7 @@
 import type { StepRecord } from '../prep';
 import type { Survey } from '../survey';
 import { countedRags } from '../units';
-import type { SampleBoard } from '../document';
+import type { SampleBoard, Taken } from '../document';
 
 /** How one layer of a board was shown. */
 export type LayerLook = Pick<SampleBoard['layers'][number], 'productId' | 'colour'>;
@@ -26,6 +26,8 @@ export interface BayState {
   spreadAtMs: number;
   spreadBy: string;
   batch?: string;
+  /** The faces of pieces it went on, where it names them. */
+  on?: Taken[];
   wipedAtMs?: number;
   wipedBy?: string;
 }

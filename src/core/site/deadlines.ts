@@ -4,7 +4,7 @@ import { dayStarts, workingStretches } from '../calendar';
 import type { SequenceOutcome } from '../window';
 import type { JudgedBooking } from '../starts';
 import { coatCount } from '../document';
-import type { PartJob } from '../document';
+import type { PartJob, Taken } from '../document';
 import { openBays, ragsUnaccounted, type WorkState } from '../log';
 import type { BayEnd } from './dwell-clock';
 import type { LiveCoat, LiveWork } from './live';
@@ -15,6 +15,9 @@ export type Deadline = { jobId: string; atMs: number; urgent: boolean } & (
       kind: 'wipe';
       coat: number;
       bay: number;
+      /** The faces of pieces it went on, where it names them; and these in words, put in where words are found. */
+      on?: Taken[];
+      what?: string;
       fromMs: number | null;
       spreadAtMs: number;
       batch?: string;
@@ -65,6 +68,7 @@ export function deadlines(
         urgent: true,
         coat: b.coat,
         bay: b.bay,
+        ...(b.on && { on: b.on }),
         batch: b.batch,
         fromMs: b.wipeFromMs,
         spreadAtMs: b.spreadAtMs,

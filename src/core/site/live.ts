@@ -1,6 +1,15 @@
-import { coatTimes, dwellMinutes, overcoat, progressBetween, type CoatTimes, type DryingFactor } from '../drying';
+import {
+  coatTimes,
+  dryingCurve,
+  dwellMinutes,
+  methodFactor,
+  overcoat,
+  progressBetween,
+  type CoatTimes,
+  type DryingFactor
+} from '../drying';
 import { potLifeMinutes } from '../mix';
-import { classTraits, type Method, type ProductCard } from '../product';
+import { cardHours, classTraits, type Method, type ProductCard } from '../product';
 import type { HouseRules } from '../house';
 import { HOUR_MS, MINUTE_MS } from '../units';
 import { localDate } from '../calendar';
@@ -10,7 +19,7 @@ import { leavePlan, keepPlan, type KeepPlan, type LeavePlan } from '../care';
 import { coatDryings, type CoatDrying } from '../knowledge';
 import { coatPlans, type CoatPlan } from '../coats';
 import { coatCard, coatCount, coatSpec, finishCard, jobAtHouse, topCard } from '../document';
-import type { PartJob } from '../document';
+import type { PartJob, Taken } from '../document';
 import type { BatchState, CoatState, WorkState } from '../log';
 import type { Knowledge } from '../knowledge';
 import { kappaFor } from '../knowledge';
@@ -44,7 +53,11 @@ export interface LiveCoat extends CoatTimes {
 export interface LiveBay {
   coat: number;
   bay: number;
+  /** Drying progress of this laying by itself: 1 is ready for the next coat; 0 while it is wet. */
+  progress: number;
   batch?: string;
+  /** The faces of pieces it went on, where it names them. */
+  on?: Taken[];
   spreadAtMs: number;
   wipeFromMs: number | null;
   wipeByMs: number | null;
@@ -101,7 +114,7 @@ export function liveWork(
   const top = topCard(job) ?? card;
   return {
     coats,
-    bays,
+    bays: bays.map((b) => ({ ...b, progress: bayProgress(b, coats, job, climate, nowMs) })),
     batches: state.batches.map((b) => liveBatch(coatCard(job, b.coat) ?? card, b, climate, knowledge.house)),
     leave: served ? leavePlan(top, served, knowledge.house) : null,
     keep: served ? keepPlan(job, top, served.laidToMs, knowledge.house) : null,
@@ -171,6 +184,24 @@ function liveCoats(
   return out.map((c) => (c.waitsFor === 'test' && overlaid(c) ? { ...c, waitsFor: null } : c));
 }
 
+/** How far one laying has dried by itself, in the air since it was wiped or laid off, as its coat dries. */
+function bayProgress(
+  bay: LiveBay,
+  coats: readonly LiveCoat[],
+  job: PartJob,
+  climate: SiteClimate,
+  nowMs: number
+): number {
+  const coat = coats.find((c) => c.number === bay.coat);
+  const card = coatCard(job, bay.coat);
+  if (!coat || !card || !classTraits(card.class).cures || bay.end === 'will stay tacky') return 0;
+  const fromMs = bay.wipedAtMs ?? (classTraits(card.class).mustBeWiped ? undefined : bay.spreadAtMs);
+  if (fromMs === undefined) return 0;
+  const speed = methodFactor(coat.method, 'recoat') * coat.filmSpeed * coat.kappa.p50;
+  const curve = dryingCurve(climate.hours, climate.startMs, card);
+  return Math.max(0, progressBetween(curve, fromMs, nowMs, cardHours(card, 'recoatOpens')!, speed));
+}
+
 /** What is wet, late or standing on a coat, and what everything after it waits for (handbook 9). */
 function wetFacts(
   job: PartJob,
@@ -209,7 +240,7 @@ function liveBays(
 ): LiveBay[] {
   const spec = coatSpec(job.finish!, coat.coat);
   const closings = [...daysClosedAtMs, ...(coat.closedAtMs === undefined ? [] : [coat.closedAtMs])];
-  return coat.bays.map(({ bay, batch, spreadAtMs, wipedAtMs }) => {
+  return coat.bays.map(({ bay, batch, on, spreadAtMs, wipedAtMs }) => {
     const hour = siteHourAt(climate, spreadAtMs);
     const dwell = hour ? dwellMinutes(card, spec.method, hour, spec.dwellMinutes) : { min: undefined };
     const { wipeByMs, standsAtMs } = dwellClock(spreadAtMs, card, spec.method, climate);
@@ -219,6 +250,8 @@ function liveBays(
       coat: coat.coat,
       bay,
       batch,
+      ...(on && { on }),
+      progress: 0,
       spreadAtMs,
       wipeFromMs:
         classTraits(card.class).mustBeWiped && dwell.min !== undefined ? spreadAtMs + dwell.min * MINUTE_MS : null,

@@ -3,7 +3,7 @@ import type { HouseRules } from '../house';
 import { classTraits, isTwoPart, touchDryProgress } from '../product';
 import { localDate } from '../calendar';
 import { coatCard, coatCount, finishCard } from '../document';
-import type { PartJob } from '../document';
+import type { PartJob, Taken } from '../document';
 import { openBays, ragsNotSafe, ragsUnaccounted, type WorkState } from '../log';
 import type { BayEnd } from './dwell-clock';
 import type { LiveCoat, LiveWork } from './live';
@@ -17,6 +17,8 @@ export type Step = { closed?: string; warn?: string } & (
       kind: 'wipe';
       coat: number;
       bay: number;
+      /** The faces of pieces it went on, where it names them. */
+      on?: Taken[];
       fromMs: number | null;
       byMs: number | null;
       spreadAtMs: number;
@@ -82,6 +84,7 @@ export function nextSteps(
       kind: 'wipe',
       coat: b.coat,
       bay: b.bay,
+      ...(b.on && { on: b.on }),
       fromMs: b.wipeFromMs,
       byMs: b.wipeByMs,
       spreadAtMs: b.spreadAtMs,

@@ -10,7 +10,7 @@ import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
 import { verdictRuns, type VerdictRun } from '../../../core/judge';
 import type { MeasuredHour } from '../../../core/climate';
 import type { SequenceOutcome } from '../../../core/window';
-import { partTitle } from '../../../words/part-words';
+import { partTitle, takenWords } from '../../../words/part-words';
 import { hourOfDay } from '../../../words/time';
 import type { Db } from '../db/connect';
 import { eventsOfJobs } from '../work-log/log';

@@ -14,12 +14,12 @@
     type JobDocument,
     type Part
   } from '$core/document';
-  import { faceName, type Surface } from '$core/surface';
   import { counted } from '$core/units';
-  import { partName } from '$words/part-words';
+  import { cellName, partName } from '$words/part-words';
   import Choice from '../fields/Choice.svelte';
   import TextField from '../fields/TextField.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import CellGrid from '../pieces/CellGrid.svelte';
 
   /** What goes together: which face of which piece is in which part, and where each part is worked. */
   let { open = $bindable() }: { open: boolean } = $props();
@@ -43,13 +43,6 @@
   /** Oil is on it: the record says what had which coat, so its faces stay where they are. */
   const begun = $derived(new Set(desk.view.state.coats.map((c) => c.part)));
 
-  const of = (s: Surface, like: Partial<Cell>) =>
-    cells.filter(
-      (c) =>
-        c.surface === s.id &&
-        (like.face === undefined || c.face === like.face) &&
-        (like.piece === undefined || c.piece === like.piece)
-    );
   function toggle(some: readonly Cell[]) {
     const free = some.filter((c) => !begun.has(owner(c)));
     const next = new Set(picked);
@@ -105,52 +98,20 @@
       </p>
       <div class="cols">
         <section aria-label="Faces">
-          {#each desk.document.surfaces as s (s.id)}
-            <table class="board">
-              <caption>
-                <button class="all" onclick={() => toggle(of(s, {}))}>{s.name}</button>
-              </caption>
-              <thead>
-                <tr>
-                  <td></td>
-                  {#each s.faces as f (f.id)}
-                    <th scope="col"
-                      ><button onclick={() => toggle(of(s, { face: f.id }))}>{faceName(f.kind)}</button></th
-                    >
-                  {/each}
-                </tr>
-              </thead>
-              <tbody>
-                {#each s.units ?? [undefined] as piece (piece ?? '')}
-                  <tr>
-                    <th scope="row"
-                      >{#if piece !== undefined}<button onclick={() => toggle(of(s, { piece }))}>{piece}</button
-                        >{/if}</th
-                    >
-                    {#each s.faces as f (f.id)}
-                      {@const cell = { surface: s.id, face: f.id, ...(piece !== undefined && { piece }) }}
-                      {@const part = owner(cell)}
-                      <td
-                        ><button
-                          class="cell"
-                          class:mine={part === desk.job.part}
-                          aria-pressed={picked.has(key(cell))}
-                          disabled={begun.has(part)}
-                          title={begun.has(part) ? 'Oil is on it: it stays in its part' : undefined}
-                          aria-label="{s.name}{piece === undefined ? '' : `, ${piece}`}, {faceName(
-                            f.kind
-                          )}: part {letter(part)}"
-                          onclick={() => toggle([cell])}>{letter(part)}</button
-                        ></td
-                      >
-                    {/each}
-                  </tr>
-                {/each}
-              </tbody>
-            </table>
-          {:else}
-            <p class="mt-3">There is no surface yet: say on Look what is to be oiled.</p>
-          {/each}
+          <CellGrid surfaces={desk.document.surfaces} onpick={toggle}>
+            {#snippet cell(c)}
+              {@const part = owner(c)}
+              <button
+                class="cell"
+                class:mine={part === desk.job.part}
+                aria-pressed={picked.has(key(c))}
+                disabled={begun.has(part)}
+                title={begun.has(part) ? 'Oil is on it: it stays in its part' : undefined}
+                aria-label="{cellName(desk.document, c)}: part {letter(part)}"
+                onclick={() => toggle([c])}>{letter(part)}</button
+              >
+            {/snippet}
+          </CellGrid>
         </section>
         <section aria-label="Parts" class="grid content-start gap-3">
           {#each parts as p, i (p.id)}
@@ -243,29 +204,6 @@
   section {
     min-width: 0;
     overflow-x: auto;
-  }
-  .board {
-    margin-top: 12px;
-    border-collapse: collapse;
-  }
-  caption {
-    text-align: left;
-    font: 660 17px/22px var(--fig);
-    font-stretch: 92%;
-  }
-  caption button,
-  th button {
-    min-height: 36px;
-    padding: 0 8px 0 0;
-    text-align: left;
-    text-decoration: underline;
-    text-decoration-color: var(--rule-2);
-    text-underline-offset: 3px;
-  }
-  th {
-    font-size: 13px;
-    font-weight: 600;
-    text-align: left;
   }
   .cell {
     width: 62px;
