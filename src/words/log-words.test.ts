@@ -3,12 +3,17 @@ import { made, NOW } from '../../tests/fixtures';
 import type { Deadline, Step } from '../core/site';
 import type { WorkEvent } from '../core/log';
 import { deadlineWords } from './deadline-words';
-import { eventWords } from './event-words';
+import { eventWords, type LayingWords } from './event-words';
 import { stepWords } from './step-words';
 
 const ZONE = 'Europe/London';
 const min = (n: number) => NOW + n * 60_000;
 const span = { p10: min(10), p50: min(60), p90: min(120) };
+
+const LAYING: LayingWords = {
+  what: (e) => `bay ${e.data.bay}`,
+  ends: ({ data: { coat } }) => (coat === 1 ? 'wiped' : coat === 2 ? 'laid off' : 'done')
+};
 
 describe('the log in words', () => {
   const cases: [WorkEvent, string][] = [
@@ -45,7 +50,7 @@ describe('the log in words', () => {
     [made('event.undone', { event: 'x'.repeat(36) }), 'Taken back, Tove']
   ];
   it.each(cases.map(([e, words]) => [e.type, e, words] as const))('%s', (_, e, words) =>
-    expect(eventWords(e, 'metric', (coat) => (coat === 1 ? 'wiped' : coat === 2 ? 'laid off' : 'done'))).toBe(words)
+    expect(eventWords(e, 'metric', LAYING)).toBe(words)
   );
   it('speaks ounces to who reads ounces', () =>
     expect(eventWords(cases[1]![0], 'us')).toBe('Coat 1 closed, 94.7 fl oz used'));

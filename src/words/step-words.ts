@@ -68,12 +68,12 @@ export function stepWords(s: Step, nowMs: number, timeZone: string, what?: strin
           };
     case 'spread':
       return {
-        title: `Spread bay ${s.bay}`,
+        title: s.onFaces ? `Lay coat ${s.coat}` : `Spread bay ${s.bay}`,
         detail:
           s.early && !s.closed
             ? `coat ${s.coat}, early: the coat below has not let its solvent go. It will be on record.`
-            : `coat ${s.coat}${s.batch ? `, batch ${s.batch}` : ''}. ${s.untested ? 'Try the coat below with the thumb first. ' : ''}From the far corner to the way out.`,
-        action: `Oil is on bay ${s.bay}`
+            : `coat ${s.coat}${s.batch ? `, batch ${s.batch}` : ''}. ${s.untested ? 'Try the coat below with the thumb first. ' : ''}${s.onFaces ? 'Pick the faces it goes on.' : 'From the far corner to the way out.'}`,
+        action: s.onFaces ? 'Oil goes on' : `Oil is on bay ${s.bay}`
       };
     case 'close coat':
       return {

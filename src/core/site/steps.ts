@@ -6,6 +6,7 @@ import { coatCard, coatCount, finishCard } from '../document';
 import type { PartJob, Taken } from '../document';
 import { openBays, ragsNotSafe, ragsUnaccounted, type WorkState } from '../log';
 import type { BayEnd } from './dwell-clock';
+import { faceBoard, namesFaces, wanting } from './face-board';
 import type { LiveCoat, LiveWork } from './live';
 
 /**
@@ -34,6 +35,8 @@ export type Step = { closed?: string; warn?: string } & (
       bay: number;
       batch?: string;
       early: boolean;
+      /** It goes on faces of pieces, which are picked; else on a stretch, counted from 1. */
+      onFaces?: boolean;
       /** The house tests with the thumb before the next coat, and nobody has since it opened. */
       untested?: boolean;
     }
@@ -55,13 +58,20 @@ export function batchLetter(index: number): string {
   return index < 26 ? letter : batchLetter(Math.floor(index / 26) - 1) + letter;
 }
 
-/** The next steps on site at an instant; empty when the job has no product or nothing to lay. */
+/** A part as it is worked, with what is so of it. */
+type Worked = { job: PartJob; live: LiveWork };
+
+/**
+ * The next steps of a part on site at an instant; empty when it has no product or nothing to lay. A day is closed over all parts
+ * of the job: those `elsewhere` are its others.
+ */
 export function nextSteps(
   job: PartJob,
   state: WorkState,
   live: LiveWork,
   nowMs: number,
-  recoatBy: HouseRules['recoatBy'] = 'both'
+  recoatBy: HouseRules['recoatBy'] = 'both',
+  elsewhere: readonly Worked[] = []
 ): Step[] {
   const card = finishCard(job);
   const wanted = coatCount(job);
@@ -101,22 +111,24 @@ export function nextSteps(
       kind: 'close day',
       date: today,
       safe: state.ragsSafe,
-      ...dayCloses(job, state, live, today)
+      ...dayCloses([{ job, live }, ...elsewhere], state, today)
     });
   return out;
 }
 
 /** Why a day may not be closed yet, or what closing it brings with it. */
-function dayCloses(job: PartJob, state: WorkState, live: LiveWork, today: string): Pick<Step, 'closed' | 'warn'> {
+function dayCloses(parts: readonly Worked[], state: WorkState, today: string): Pick<Step, 'closed' | 'warn'> {
   const rags = ragsUnaccounted(state);
   if (rags > 0) return { closed: ragsNotSafe(rags) };
-  const on = (ms: number | undefined) => ms !== undefined && localDate(ms, job.site.timeZone) === today;
-  const wiped = live.bays.find((b) => on(b.wipedAtMs) && coatCard(job, b.coat)?.oxidising);
+  const { timeZone } = parts[0]!.job.site;
+  const on = (ms: number | undefined) => ms !== undefined && localDate(ms, timeZone) === today;
+  const bays = parts.flatMap(({ job, live }) => live.bays.map((bay) => ({ ...bay, card: coatCard(job, bay.coat) })));
+  const wiped = bays.find((b) => on(b.wipedAtMs) && b.card?.oxidising);
   if (wiped && !on(state.ragsCountedAtMs))
-    return { closed: `no rags were counted after ${coatCard(job, wiped.coat)!.name} was wiped today` };
-  const open = live.bays.find((b) => b.wipedAtMs === undefined && b.end !== 'left');
+    return { closed: `no rags were counted after ${wiped.card!.name} was wiped today` };
+  const open = bays.find((b) => b.wipedAtMs === undefined && b.end !== 'left');
   if (!open) return {};
-  return classTraits(coatCard(job, open.coat)!.class).cures
+  return classTraits(open.card!.class).cures
     ? { warn: `bay ${open.bay} is still open: left so, it will stay tacky` }
     : { warn: `bay ${open.bay} is still open: wipe it tomorrow` };
 }
@@ -163,7 +175,10 @@ function coatSteps(
   const batch = live.batches.find(
     (b) => b.coat === next && b.emptiedAtMs === undefined && (b.thickensAtMs ?? Infinity) > nowMs
   );
-  if (!batch)
+  // A coat whose layings name their faces is on everything once none wants it any more.
+  const board = faceBoard(job, state, live);
+  const allOn = openCoat?.bays.some((b) => b.on) && wanting(board, next).length === 0;
+  if (!batch && !allOn)
     out.push({
       kind: 'mix',
       batch: batchLetter(state.batchesMixed),
@@ -171,21 +186,23 @@ function coatSteps(
       twoPart: isTwoPart(card),
       ...(closed && { closed })
     });
-  out.push({
-    kind: 'spread',
-    coat: next,
-    bay: (openCoat?.bays.reduce((m, b) => Math.max(m, b.bay), 0) ?? 0) + 1,
-    batch: batch?.batch,
-    early,
-    ...(untested && { untested }),
-    ...(closed
-      ? { closed }
-      : !batch && isTwoPart(card)
-        ? { closed: 'mix a batch first' }
-        : batch && batch.stirredAtMs === undefined
-          ? { closed: `batch ${batch.batch} is not stirred` }
-          : {})
-  });
+  if (!allOn)
+    out.push({
+      kind: 'spread',
+      coat: next,
+      bay: (openCoat?.bays.reduce((m, b) => Math.max(m, b.bay), 0) ?? 0) + 1,
+      batch: batch?.batch,
+      early,
+      ...(namesFaces(board) && { onFaces: true }),
+      ...(untested && { untested }),
+      ...(closed
+        ? { closed }
+        : !batch && isTwoPart(card)
+          ? { closed: 'mix a batch first' }
+          : batch && batch.stirredAtMs === undefined
+            ? { closed: `batch ${batch.batch} is not stirred` }
+            : {})
+    });
   if (openCoat && openCoat.bays.length > 0) {
     const bay = openBays(state)[0];
     out.push({

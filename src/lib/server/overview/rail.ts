@@ -253,9 +253,9 @@ function partLines(
       planned: live.coats.length && !booked ? null : plan.chosen,
       runs: outdoors ? verdictRuns(plan.hours) : [],
       // Rags are the job's: the first line tells of them.
-      deadlines: deadlines(id, job, state, live, plan.chosen, nowMs, booking).filter(
-        (d) => i === 0 || d.kind !== 'rags'
-      ),
+      deadlines: deadlines(id, job, state, live, plan.chosen, nowMs, booking)
+        .filter((d) => i === 0 || d.kind !== 'rags')
+        .map((d) => (d.kind === 'wipe' && d.on ? { ...d, what: takenWords(document, d.on) } : d)),
       rags: i === 0 ? { out: state.ragsOut, safe: state.ragsSafe } : { out: 0, safe: 0 }
     };
   });

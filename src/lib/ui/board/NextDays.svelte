@@ -26,7 +26,14 @@
         const openMs = runs
           .filter((r) => !r.rule)
           .reduce((s, r) => s + Math.min(r.toMs, h.atMs + HOURS * HOUR_MS) - Math.max(r.fromMs, h.atMs), 0);
-        return { key: l.key, id: l.id, part: l.part, title: l.title, runs, openH: Math.round((openMs / HOUR_MS) * 2) / 2 };
+        return {
+          key: l.key,
+          id: l.id,
+          part: l.part,
+          title: l.title,
+          runs,
+          openH: Math.round((openMs / HOUR_MS) * 2) / 2
+        };
       })
     }));
   });

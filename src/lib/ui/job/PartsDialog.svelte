@@ -112,6 +112,7 @@
               >
             {/snippet}
           </CellGrid>
+          {#if begun.size}<p class="dim mt-2 text-[13.5px]">Grey: oil is on it, so it stays in its part.</p>{/if}
         </section>
         <section aria-label="Parts" class="grid content-start gap-3">
           {#each parts as p, i (p.id)}

@@ -89,7 +89,9 @@
             {#each rail.lines as l (l.key)}
               <Popover.Close>
                 {#snippet child({ props })}
-                  <a {...props} class="to" href={stationOf(l.id, l.part)}><b>{l.title}</b><span class="dim">{l.stage}</span></a>
+                  <a {...props} class="to" href={stationOf(l.id, l.part)}
+                    ><b>{l.title}</b><span class="dim">{l.stage}</span></a
+                  >
                 {/snippet}
               </Popover.Close>
             {/each}
@@ -266,6 +268,8 @@
   }
   .names .j {
     position: relative;
+    margin-left: -16px;
+    padding-left: 16px;
     display: block;
     height: 15.4px;
     line-height: 15.4px;
@@ -279,12 +283,11 @@
   .names .j.on {
     color: var(--ink);
     font-weight: 680;
-    overflow: visible;
   }
   .names .j.on::before {
     content: '';
     position: absolute;
-    left: -16px;
+    left: 0;
     width: 6px;
     top: 1px;
     height: 13px;

@@ -40,9 +40,7 @@ export function stationsOf(
 ): Station[] {
   const mine = new Set(job.surfaces.map((s) => wholeSurfaceId(s.id)));
   const stage =
-    document.parts.length === 1
-      ? stageOf(document, state)
-      : jobStage(state, job.startAt !== undefined, coatCount(job));
+    document.parts.length === 1 ? stageOf(document, state) : jobStage(state, job.startAt !== undefined, coatCount(job));
   return stations({
     document: job,
     plan,

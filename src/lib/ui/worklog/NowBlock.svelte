@@ -10,10 +10,12 @@
     timeZone: string;
     onact: () => void;
     mayLog: boolean;
+    /** What is wiped, where it is no bay with a number. */
+    what?: string;
   }
-  const { step, timeZone, onact, mayLog }: Props = $props();
+  const { step, timeZone, onact, mayLog, what }: Props = $props();
 
-  const words = $derived(stepWords(step, clock.now, timeZone));
+  const words = $derived(stepWords(step, clock.now, timeZone, what));
   /** The clock this step runs against, if any. */
   const timer = $derived(
     step.kind === 'wipe' && step.byMs !== null

@@ -1,11 +1,13 @@
 <script lang="ts">
-  import { coatCard } from '$core/document';
+  import { coatCard, FIRST_PART } from '$core/document';
+  import { eventRow } from '$core/log';
   import type { BayEnd } from '$core/site';
   import { classTraits } from '$core/product';
   import { showPour } from '$core/units';
   import { clock } from '../clock/clock.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
-  import { eventWords, type BayEnds } from '$words/event-words';
+  import { eventWords, type LayingWords } from '$words/event-words';
+  import { partName, takenWords } from '$words/part-words';
   import { clockTime, dayShort, whenWords } from '$words/time';
 
   /** What has happened on the job: its batches, its coats, and the log, newest first. */
@@ -19,17 +21,30 @@
     'wiped late': ', late: it drags and shines. Feel it in the morning',
     'will stay tacky': ', too late: it will stay tacky'
   };
-  const lateWords = (e: (typeof log)[number]) =>
-    e.type === 'bay.wiped'
-      ? (LATE[
-          desk.live.bays.find((b) => b.coat === e.data.coat && b.bay === e.data.bay && b.wipedAtMs === e.at)?.end ??
-            'wiped'
-        ] ?? '')
-      : '';
-  const bayEnds: BayEnds = (coat) => {
-    const card = coatCard(desk.job, coat);
-    return card ? (classTraits(card.class).mustBeWiped ? 'wiped' : 'laid off') : 'done';
+  const partAt = (id = FIRST_PART) => desk.view.parts.find((p) => p.job.part === id);
+  const bayAt = ({ part, coat, bay }: { part?: string; coat: number; bay: number }) =>
+    partAt(part)?.live.bays.find((b) => b.coat === coat && b.bay === bay);
+  const lateWords = (e: (typeof log)[number]) => {
+    if (e.type !== 'bay.wiped') return '';
+    const bay = bayAt(e.data);
+    return bay?.wipedAtMs === e.at ? (LATE[bay.end] ?? '') : '';
   };
+  const laying: LayingWords = {
+    what: (e) => {
+      const on = e.type === 'bay.spread' ? e.data.on : bayAt(e.data)?.on;
+      return on ? takenWords(desk.document, on) : `bay ${e.data.bay}`;
+    },
+    ends: (e) => {
+      const job = partAt(e.data.part)?.job;
+      const card = job && coatCard(job, e.data.coat);
+      return card ? (classTraits(card.class).mustBeWiped ? 'wiped' : 'laid off') : 'done';
+    }
+  };
+  /** Where a job has several parts, what happened to one says to which. */
+  const partOf = (e: (typeof log)[number]) =>
+    desk.parts.length > 1 && eventRow(e.type).ofPart
+      ? `${partName(desk.document, (e.data as { part?: string }).part ?? FIRST_PART)}: `
+      : '';
   const SHOWN_AT_FIRST = 40;
   let wholeLog = $state(false);
   const shownLog = $derived(wholeLog ? log : log.slice(0, SHOWN_AT_FIRST));
@@ -111,7 +126,7 @@
         </li>{/if}
       <li class:undone={desk.state.undone.has(e.id)}>
         <b>{clockTime(e.at, zone)}</b><span
-          >{eventWords(e, desk.units, bayEnds)}{lateWords(e)}{desk.state.undone.has(e.id)
+          >{partOf(e)}{eventWords(e, desk.units, laying)}{lateWords(e)}{desk.state.undone.has(e.id)
             ? ' (taken back)'
             : ''}{desk.state.setAside.find((x) => x.id === e.id)
             ? `. Set aside: ${desk.state.setAside.find((x) => x.id === e.id)!.reason}`

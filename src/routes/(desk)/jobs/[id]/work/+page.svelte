@@ -1,14 +1,16 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { nextSteps, type Step } from '$core/site';
+  import { faceBoard, namesFaces, nextSteps, type Step } from '$core/site';
   import { counted, showTemperature } from '$core/units';
   import { siteHourAt } from '$core/climate';
   import { clock } from '$lib/ui/clock/clock.svelte';
   import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import RefusedEntry from '$lib/ui/outbox/RefusedEntry.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
+  import { takenWords } from '$words/part-words';
   import { stepWords } from '$words/step-words';
+  import { upperFirst } from '$words/upper-first';
   import { clockTime } from '$words/time';
   import CloseCoatPanel from '$lib/ui/worklog/CloseCoatPanel.svelte';
   import MixPanel from '$lib/ui/worklog/MixPanel.svelte';
@@ -17,6 +19,8 @@
   import PhoneStrip from '$lib/ui/worklog/PhoneStrip.svelte';
   import ReadingPanel from '$lib/ui/worklog/ReadingPanel.svelte';
   import RagBar from '$lib/ui/worklog/RagBar.svelte';
+  import PieceBoard from '$lib/ui/pieces/PieceBoard.svelte';
+  import SpreadPanel from '$lib/ui/worklog/SpreadPanel.svelte';
   import TackPanel from '$lib/ui/worklog/TackPanel.svelte';
   import JustDoneLine from '$lib/ui/worklog/JustDoneLine.svelte';
   import { JustDone } from '$lib/ui/worklog/just-done.svelte';
@@ -24,11 +28,22 @@
 
   const desk = useJobDesk();
   const zone = $derived(desk.job.site.timeZone);
-  const steps = $derived(nextSteps(desk.job, desk.state, desk.live, clock.now, desk.knowledge.house.recoatBy));
+  const elsewhere = $derived(desk.parts.filter((p) => p.job.part !== desk.job.part));
+  const steps = $derived(
+    nextSteps(desk.job, desk.state, desk.live, clock.now, desk.knowledge.house.recoatBy, elsewhere)
+  );
   /** What burns comes first; a step that is closed is never the first. */
   const first = $derived(steps.find((s) => !s.closed || s.kind === 'wait') ?? steps[0]);
   const rest = $derived(steps.filter((s) => s !== first && s.kind !== 'rags'));
-  type Panel = { kind: 'mix' | 'close' | 'tack'; coat: number } | { kind: 'note' } | { kind: 'reading' };
+  /** Which face of which piece has had which coat; a part of one face has no board. */
+  const board = $derived(faceBoard(desk.job, desk.state, desk.live));
+  const pieces = $derived(namesFaces(board));
+  const what = (s: Step) => (s.kind === 'wipe' && s.on ? takenWords(desk.document, s.on) : undefined);
+  type Panel =
+    | { kind: 'mix' | 'close' | 'tack'; coat: number }
+    | { kind: 'spread'; step: Extract<Step, { kind: 'spread' }> }
+    | { kind: 'note' }
+    | { kind: 'reading' };
   let panel = $state<Panel | null>(null);
   const done = new JustDone();
   const air = $derived(desk.climate ? siteHourAt(desk.climate, clock.now) : null);
@@ -46,7 +61,7 @@
     switch (s.kind) {
       case 'wipe':
         return logged(
-          `Bay ${s.bay} ${s.left ? 'laid off' : 'wiped'} ${clockTime(clock.read(), zone)}`,
+          `${upperFirst(what(s) ?? `bay ${s.bay}`)} ${s.left ? 'laid off' : 'wiped'} ${clockTime(clock.read(), zone)}`,
           await desk.write('bay.wiped', { coat: s.coat, bay: s.bay })
         );
       case 'stir':
@@ -56,6 +71,7 @@
       case 'mix':
         return void (panel = { kind: 'mix', coat: s.coat });
       case 'spread':
+        if (s.onFaces) return void (panel = { kind: 'spread', step: s });
         if (!desk.state.coats.some((c) => c.coat === s.coat)) await desk.write('coat.opened', { coat: s.coat });
         return logged(
           `Oil on bay ${s.bay} ${clockTime(clock.read(), zone)}`,
@@ -104,6 +120,8 @@
   <div class="left">
     {#if panel?.kind === 'mix'}
       <MixPanel coat={panel.coat} onclose={(id) => logged('Batch mixed, now stir', id)} />
+    {:else if panel?.kind === 'spread'}
+      <SpreadPanel step={panel.step} {board} onclose={(id) => logged('Written down', id)} />
     {:else if panel?.kind === 'close'}
       <CloseCoatPanel coat={panel.coat} onclose={(id) => logged('Coat closed', id)} />
     {:else if panel?.kind === 'tack'}
@@ -113,7 +131,7 @@
     {:else if panel?.kind === 'reading'}
       <ReadingPanel onclose={(id) => logged('Reading written', id)} />
     {:else if first}
-      <NowBlock step={first} timeZone={zone} mayLog={desk.mayLog} onact={() => act(first)} />
+      <NowBlock step={first} what={what(first)} timeZone={zone} mayLog={desk.mayLog} onact={() => act(first)} />
     {:else}
       <section class="sheet p-5">
         <h2>Nothing to lay yet</h2>
@@ -128,7 +146,7 @@
     {#if !panel && desk.mayLog}
       <ul class="next" aria-label="Next">
         {#each rest as s (s.kind + ('bay' in s ? s.bay : '') + ('batch' in s ? s.batch : ''))}
-          {@const w = stepWords(s, clock.now, zone)}
+          {@const w = stepWords(s, clock.now, zone, what(s))}
           <li>
             <div>
               <b>{w.title}</b><span
@@ -156,7 +174,10 @@
     {#if steps.length}<RagBar onlogged={logged} />{/if}
   </div>
 
-  <WorkRecord />
+  <div class="record-side">
+    {#if pieces}<PieceBoard {board} />{/if}
+    <WorkRecord />
+  </div>
 </div>
 
 <style>

@@ -1,0 +1,107 @@
+<script lang="ts">
+  import { takenFrom, wholeSurfaceId, type Cell } from '$core/document';
+  import { wanting, type BoardCell, type Step } from '$core/site';
+  import { counted } from '$core/units';
+  import { cellName, takenWords } from '$words/part-words';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import CellGrid from '../pieces/CellGrid.svelte';
+
+  /** What this laying goes on: faces of pieces, so that the record knows which has had which coat. */
+  interface Props {
+    step: Extract<Step, { kind: 'spread' }>;
+    board: readonly BoardCell[];
+    onclose: (id?: string) => void;
+  }
+  const { step, board, onclose }: Props = $props();
+  const desk = useJobDesk();
+  const key = (c: Cell) => [c.surface, c.face, c.piece ?? ''].join('\n');
+  const open = $derived(new Map(wanting(board, step.coat).map((c) => [key(c), c])));
+  /** Those that go first are proposed: backs and edges before what lies on them. */
+  const proposed = $derived.by(() => {
+    const rounds = desk.plan.coats.find((c) => c.number === step.coat)?.rounds ?? [];
+    const cells = [...open.values()];
+    const inRound = (faces: readonly string[]) =>
+      cells.filter((c) => faces.includes(`${wholeSurfaceId(c.surface)}/${c.face}`));
+    return rounds.map((r) => inRound(r.faces)).find((r) => r.length > 0) ?? cells;
+  });
+  let picked = $state<ReadonlySet<string> | null>(null);
+  const chosen = $derived(picked ?? new Set(proposed.map(key)));
+  function toggle(cells: readonly Cell[]) {
+    const free = cells.filter((c) => open.has(key(c)));
+    const next = new Set(chosen);
+    const all = free.every((c) => next.has(key(c)));
+    for (const c of free)
+      if (all) next.delete(key(c));
+      else next.add(key(c));
+    picked = next;
+  }
+  const on = $derived(
+    takenFrom(
+      desk.document,
+      [...open.values()]
+        .filter((c) => chosen.has(key(c)))
+        .map(({ surface, face, piece }) => ({
+          surface: wholeSurfaceId(surface),
+          face,
+          ...(piece !== undefined && { piece })
+        }))
+    )
+  );
+  async function spread() {
+    if (on.length === 0) return;
+    if (!desk.state.coats.some((c) => c.coat === step.coat)) await desk.write('coat.opened', { coat: step.coat });
+    onclose(
+      await desk.write('bay.spread', {
+        coat: step.coat,
+        bay: step.bay,
+        ...(step.batch && { batch: step.batch }),
+        on: structuredClone($state.snapshot(on))
+      })
+    );
+  }
+</script>
+
+<section class="panel" aria-label="Oil on">
+  <h2>Coat {step.coat}: what does it go on?</h2>
+  <p>
+    {counted(open.size, 'face wants', 'faces want')} this coat. Tap what gets it now, a head for all under it.
+  </p>
+  <CellGrid surfaces={desk.job.surfaces} onpick={toggle} shown={(c) => open.has(key(c))}>
+    {#snippet cell(c)}
+      <button
+        class="cell"
+        aria-pressed={chosen.has(key(c))}
+        aria-label={cellName(desk.job, c)}
+        onclick={() => toggle([c])}
+      >
+        {chosen.has(key(c)) ? 'now' : 'later'}
+      </button>
+    {/snippet}
+  </CellGrid>
+  <p class="mt-3 font-semibold" role="status">{on.length ? takenWords(desk.document, on) : 'Nothing picked'}</p>
+  <div class="mt-3 grid grid-cols-2 gap-3">
+    <button class="btn min-h-14" disabled={on.length === 0} onclick={spread}>Oil is on</button>
+    <button class="btn line min-h-14" onclick={() => onclose()}>Not now</button>
+  </div>
+</section>
+
+<style>
+  .panel {
+    padding: 14px 16px 16px;
+    background: var(--sheet);
+    border: 1.5px solid var(--ink);
+  }
+  .cell {
+    width: 72px;
+    height: 52px;
+    border: 1.5px solid var(--rule-2);
+    background: var(--sheet);
+    font-size: 14px;
+  }
+  .cell[aria-pressed='true'] {
+    background: var(--oil-wet);
+    border-color: var(--ink);
+    color: #fff;
+    font-weight: 660;
+  }
+</style>
