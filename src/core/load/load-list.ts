@@ -26,59 +26,60 @@ export interface LoadItem {
   from: 'have' | 'buy';
 }
 
-/** One trip to the site: getting ready, or the coats of a day. */
+/** One trip to the site: getting ready, or the coats of a day, whichever parts they are of. */
 export interface LoadVisit {
   index: number;
   name: 'getting ready' | 'coats';
-  coats: number[];
+  /** Which coats of which part; none while getting ready. */
+  work: { part: string; coats: number[] }[];
   /** When the chosen start has it; null while no start is chosen. */
   atMs: number | null;
   van: string;
   items: LoadItem[];
 }
 
-/** What of a plan a van is packed by. */
-export interface Packed {
-  coats: readonly CoatPlan[];
-  load: LoadPlan | null;
-  chosen: SequenceOutcome | null;
+/** A part with what of its plan a van is packed by. */
+export interface Packing {
+  job: PartJob;
+  plan: { coats: readonly CoatPlan[]; load: LoadPlan | null; chosen: SequenceOutcome | null };
 }
 
-/** The load list of a job: a visit for getting ready where anything is to be done, then one for each day of coats. */
-export function loadList(
-  job: PartJob,
-  plan: Packed,
-  surveys: readonly SurfaceSurvey[],
-  house: HouseRules
-): LoadVisit[] {
-  const { load } = plan;
-  if (!load) return [];
-  const out: LoadVisit[] = [];
-  const add = (visit: Omit<LoadVisit, 'index' | 'van'>) => {
-    const index = out.length;
-    out.push({ ...visit, index, van: job.crew.vans?.[index] ?? '' });
-  };
-  const prep = prepItems(job, surveys);
-  if (prep.length) add({ name: 'getting ready', coats: [], atMs: null, items: prep });
-  const days = coatDays(job, plan);
-  days.forEach(({ coats, atMs }, i) =>
-    add({
-      name: 'coats',
-      coats: coats.map((c) => c.number),
-      atMs,
-      items: coatItems(job, coats, load, i === 0, days.length, house)
-    })
-  );
-  return out;
+/**
+ * The load list of a job over all its parts: a visit for getting ready where anything is to be done, then one for each day of
+ * coats, in the order of the days. While no start is chosen a part's coats are a day each.
+ */
+export function loadList(parts: readonly Packing[], surveys: readonly SurfaceSurvey[], house: HouseRules): LoadVisit[] {
+  const packed = parts.filter((p) => p.plan.load);
+  const [first] = packed;
+  if (!first) return [];
+  const { vans } = first.job.crew;
+  const prep = prepItems(first.job, surveys);
+  const ready = prep.length ? [{ name: 'getting ready' as const, work: [], atMs: null, items: prep }] : [];
+  const days = new Map<string, Omit<LoadVisit, 'index' | 'van'>>();
+  for (const { job, plan } of packed) {
+    const mine = coatDays(job, plan);
+    mine.forEach(({ key, coats, atMs }, i) => {
+      const items = coatItems(job, coats, plan.load!, i === 0, mine.length, house);
+      const day = days.get(key) ?? { name: 'coats', work: [], atMs, items: [] };
+      days.set(key, {
+        ...day,
+        work: [...day.work, { part: job.part, coats: coats.map((c) => c.number) }],
+        atMs: day.atMs === null ? atMs : Math.min(day.atMs, atMs ?? Infinity),
+        items: merged([...day.items, ...items])
+      });
+    });
+  }
+  const inOrder = [...days.values()].sort((x, y) => (x.atMs ?? Infinity) - (y.atMs ?? Infinity) || 0);
+  return [...ready, ...inOrder].map((visit, index) => ({ ...visit, index, van: vans?.[index] ?? '' }));
 }
 
 /** Coats by the day they begin on; a day each while no start is chosen. */
-function coatDays(job: PartJob, { coats, chosen }: Packed) {
-  const days = new Map<string, { coats: CoatPlan[]; atMs: number | null }>();
+function coatDays(job: PartJob, { coats, chosen }: Packing['plan']) {
+  const days = new Map<string, { key: string; coats: CoatPlan[]; atMs: number | null }>();
   for (const c of coats) {
     const laid = chosen?.coats.find((x) => x.number === c.number);
     const key = laid ? localDate(laid.laidFromMs, job.site.timeZone) : `coat ${c.number}`;
-    const day = days.get(key) ?? { coats: [], atMs: laid?.laidFromMs ?? null };
+    const day = days.get(key) ?? { key, coats: [], atMs: laid?.laidFromMs ?? null };
     day.coats.push(c);
     days.set(key, day);
   }

@@ -19,7 +19,7 @@ const withCard = (
 };
 const itemsOf = (job: PartJob) => {
   const p = plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW);
-  return loadList(job, p, [], knowledge.house).flatMap((v) => v.items);
+  return loadList([{ job, plan: p }], [], knowledge.house).flatMap((v) => v.items);
 };
 const names = (job: PartJob) => itemsOf(job).map((g) => g.name);
 const oilOf = (job: PartJob) => loadOf(job).products[0]!;
@@ -53,6 +53,38 @@ describe('what goes into the van', () => {
     const { mix } = oilOf(job);
     expect(mix.thinnerL / mix.oilL).toBeCloseTo(0.2, 9);
     expect(mix.totalL).toBeCloseTo(loadOf(job).expectedL, 9);
+  });
+});
+
+describe('one van list over all parts', () => {
+  const packing = (job: PartJob, part: string, hours: number) => {
+    const started = { ...job, part, startAt: new Date(NOW + hours * 3_600_000).toISOString() };
+    const climate = siteClimate(started, null, { startMs: NOW, hours: 240 });
+    return { job: started, plan: plan(started, climate, knowledge, NOW) };
+  };
+  const floor = packing(floorJob(), 'first', 1);
+  const top = packing(counterJob(), 'top', 2);
+  it('coats of one day are one visit, whichever part they are of; tools are not taken twice, oil adds up', () => {
+    const [day] = loadList([floor, top], [], knowledge.house);
+    expect(day!.work.map((w) => [w.part, w.coats[0]])).toEqual([
+      ['first', 1],
+      ['top', 1]
+    ]);
+    expect(day!.atMs).toBe(Math.min(...[floor, top].map((p) => p.plan.chosen!.coats[0]!.laidFromMs)));
+    const count = (of: typeof floor | null, name: RegExp) =>
+      (of ? loadList([of], [], knowledge.house)[0]! : day!).items.find((i) => name.test(i.name))?.count ?? 0;
+    for (const name of [/^raking lamp/, /^metal can/])
+      expect(count(null, name)).toBe(Math.max(count(floor, name), count(top, name)));
+    expect(day!.items.filter((i) => i.group === 'oil').map((i) => i.name.split(',')[0])).toEqual(
+      expect.arrayContaining(['Ostrel Duo', 'Corvane Worktop'])
+    );
+  });
+  it('visits come in the order of their days, numbered over the whole job', () => {
+    const visits = loadList([packing(counterJob(), 'top', 100), floor], [], knowledge.house);
+    expect(visits.map((v) => v.index)).toEqual(visits.map((_, i) => i));
+    expect(visits[0]!.work[0]!.part).toBe('first');
+    const days = visits.flatMap((v) => (v.atMs === null ? [] : [v.atMs]));
+    expect(days).toEqual([...days].sort((a, b) => a - b));
   });
 });
 

@@ -31,7 +31,7 @@ describe('plan of a floor', () => {
     expect(oil!.mix.oilL / oil!.mix.hardenerL).toBeCloseTo(5, 9);
   });
   it('takes along what wet oil and hardener ask for', () => {
-    const names = loadList(job, p, [], knowledge.house).flatMap((v) => v.items.map((i) => i.name));
+    const names = loadList([{ job, plan: p }], [], knowledge.house).flatMap((v) => v.items.map((i) => i.name));
     expect(names).toContain('metal can with lid, filled with water');
     expect(names).toContain('breathing protection, A2-P2');
     expect(p.load!.rags).toBe(28);

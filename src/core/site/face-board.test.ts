@@ -47,8 +47,8 @@ function seen(events: readonly WorkEvent[], minutes = 0, job = doors()) {
   return { board, steps: nextSteps(job, state, live, nowMs), state };
 }
 const states = (events: readonly WorkEvent[], minutes = 0) =>
-  new Map(
-    seen(events, minutes).board.map((c) => [`${c.piece} ${c.face}`, c.coats.map((x): CellState => x.state)] as const)
+  new Map<string, CellState[]>(
+    seen(events, minutes).board.map((c) => [`${c.piece} ${c.face}`, c.coats.map((x) => x.state)])
   );
 const insides = (...pieces: string[]) => [{ surface: 'doors', face: 'inside', pieces }];
 const laid = (bay: number, on: ReturnType<typeof insides>, at: number, wiped?: number) => [

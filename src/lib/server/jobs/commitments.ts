@@ -5,7 +5,7 @@ import type { Plan } from '../../../core/plan';
 import type { Db } from '../db/connect';
 import { committedPlan } from '../db/schema';
 import { transact } from '../db/transact';
-import { bookVisits } from '../visits/visits';
+import { bookVisits, type PartRef } from '../visits/visits';
 import type { JobRow } from './reading';
 
 /** A plan the crew commits to: the start, in how many forecasts it holds, and the forecast it rests on. */
@@ -21,7 +21,7 @@ export interface Commitment {
 /** Keeps the plan the crew commits to and books its visits, all or nothing. */
 export const commitPlan = (
   db: Db,
-  { id: jobId, part, rowVersion }: Pick<JobRow, 'id' | 'rowVersion'> & { part: string },
+  { id: jobId, part, name, rowVersion }: Pick<JobRow, 'id' | 'rowVersion'> & Omit<PartRef, 'jobId'>,
   crewId: string,
   { startMs, ...kept }: Commitment,
   by: string,
@@ -39,7 +39,7 @@ export const commitPlan = (
       committedAt: new Date(nowMs)
     });
     const visits = kept.plan.chosen ? visitsOf(kept.plan.chosen) : [];
-    await bookVisits(tx, crewId, { jobId, part }, visits, nowMs);
+    await bookVisits(tx, crewId, { jobId, part, ...(name && { name }) }, visits, nowMs);
   });
 
 /** What of a commitment is read with every page of its job. */

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
+import { joinPart, splitPart } from '../../../core/document';
 import { appendEvents } from '../on-site/append';
 import { createJob, saveJob } from './jobs';
 import { headsInStages, listJobs } from './lists';
@@ -100,5 +101,73 @@ describe('jobs', () => {
       after = page.at(-1)!;
     }
     expect([...seen].sort()).toEqual([...made].sort());
+  });
+});
+
+describe('a database of version 1', () => {
+  it('opens: each job as one part, its log and bookings in the first; written as version 2 when it is saved', async () => {
+    const { db, pool } = conn;
+    const { crewId, userId } = await freshCrew(db);
+    const id = await createJob(db, crewId, whole(floorJob()), 'Ines', NOW);
+    const { part: _, ...was } = floorJob();
+    await pool.query('UPDATE job SET document = ? WHERE id = ?', [
+      JSON.stringify({ format: 'basket-job', version: 1, ...was }),
+      id
+    ]);
+    const log = (...events: Parameters<typeof appendEvents>[3]) =>
+      appendEvents(db, crewId, id, events, { id: userId, name: 'Ines' }, NOW);
+    await log(
+      phoneEvent('coat.opened', { coat: 1 }, NOW - 9e6),
+      phoneEvent('coat.closed', { coat: 1, usedL: 3, guessed: false }, NOW - 8e6)
+    );
+    const found = (await findJob(db, crewId, id))!;
+    expect(found.document).toEqual(whole(floorJob()));
+    const [rows] = await pool.query('SELECT part, coat FROM finished_coat WHERE job_id = ?', [id]);
+    expect(rows).toMatchObject([{ part: 'first', coat: 1 }]);
+    await saveJob(db, crewId, id, { ...found.document, title: 'New' }, found.rowVersion, 'Ines', NOW);
+    const [[kept]] = (await pool.query("SELECT JSON_VALUE(document, '$.version') AS v FROM job WHERE id = ?", [
+      id
+    ])) as unknown as [[{ v: string }]];
+    expect(Number(kept.v)).toBe(2);
+  });
+});
+
+describe('a job in parts', () => {
+  const split = () => {
+    const job = whole(floorJob());
+    const top = { ...job.surfaces[0]!, id: 'top', name: 'Top', exits: [], cutOuts: [] };
+    return splitPart({ ...job, surfaces: [...job.surfaces, top] }, [{ surface: 'top', face: 'top' }], 'top');
+  };
+  it('with oil on a part its faces stay where they are; the others may still move', async () => {
+    const { db } = conn;
+    const { crewId, userId } = await freshCrew(db);
+    const document = split();
+    const id = await createJob(db, crewId, document, 'Ines', NOW);
+    const event = phoneEvent('coat.opened', { part: 'top', coat: 1 }, NOW - 1e6);
+    await appendEvents(db, crewId, id, [event], { id: userId, name: 'Ines' }, NOW);
+    const joined = joinPart(document, 'top');
+    expect(await saveJob(db, crewId, id, joined, 1, 'Ines', NOW)).toMatchObject({
+      ok: false,
+      reason: 'locked',
+      problems: expect.arrayContaining([
+        { path: '/parts', severity: 'stop', problem: expect.stringContaining('“top”') }
+      ])
+    });
+    expect(await saveJob(db, crewId, id, { ...document, title: 'Named anew' }, 1, 'Ines', NOW)).toMatchObject({
+      ok: true
+    });
+  });
+  it('what each part taught is kept apart, though both laid coat 1 of one product on one wood', async () => {
+    const { db, pool } = conn;
+    const { crewId, userId } = await freshCrew(db);
+    const id = await createJob(db, crewId, split(), 'Ines', NOW);
+    const coat = (part: string | undefined, at: number) => [
+      phoneEvent('coat.opened', { ...(part && { part }), coat: 1 }, at),
+      phoneEvent('coat.closed', { ...(part && { part }), coat: 1, usedL: 3, guessed: false }, at + 1000)
+    ];
+    const who = { id: userId, name: 'Ines' };
+    await appendEvents(db, crewId, id, [...coat(undefined, NOW - 9e6), ...coat('top', NOW - 8e6)], who, NOW);
+    const [rows] = await pool.query('SELECT part FROM finished_coat WHERE job_id = ? ORDER BY part', [id]);
+    expect(rows).toMatchObject([{ part: 'first' }, { part: 'top' }]);
   });
 });

@@ -9,9 +9,12 @@ import { houseRules, type HouseRules } from '../../../core/house';
 import { apart, noteTrouble, troubleOf, type JobRow, type Trouble } from '../jobs/reading';
 import { houseOf } from '../house/house-rules';
 
-/** A surface the crew looks after: what is on it, and when it is due. */
+/** A surface the crew looks after, as a part has it: what is on it, and when it is due. */
 export interface SurfaceInCare {
+  /** Tells it from every other. */
+  key: string;
   jobId: string;
+  part: string;
   job: string;
   client: string;
   place: string;
@@ -60,7 +63,9 @@ function surfacesOfPart(r: JobRow, job: PartJob, servedMs: number, house: HouseR
     const surface = job.surfaces.find((s) => s.id === k.surfaceId)!;
     const measured = measureSurface(surface);
     return {
+      key: `${r.id} ${job.part} ${surface.id}`,
       jobId: r.id,
+      part: job.part,
       job: r.document.title,
       client: r.document.client.name,
       place: r.document.site.place,

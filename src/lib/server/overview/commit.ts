@@ -2,6 +2,7 @@ import { jobAtHouse } from '../../../core/document';
 import { memberContexts, sequenceContext } from '../../../core/window';
 import { rankStart, simulateStart } from '../../../core/window';
 import { writeWeather } from '../../../formats/weather-text';
+import { partName } from '../../../words/part-words';
 import type { Db } from '../db/connect';
 import { commitPlan } from '../jobs/commitments';
 import { type JobRow } from '../jobs/reading';
@@ -36,7 +37,7 @@ export async function commitStart(
   const { holds, members } = rankStart(memberContexts(judgedBy), startMs);
   await commitPlan(
     db,
-    { ...job, part },
+    { ...job, part, ...(view.parts.length > 1 && { name: partName(job.document, part) }) },
     crewId,
     {
       plan: { coats: plan.coats, load: plan.load, chosen: simulateStart(ctx, startMs) },

@@ -5,13 +5,15 @@ import { job, visit } from '../db/schema';
 
 export type VisitRow = typeof visit.$inferSelect;
 
-const whatOf = (v: PlannedVisit): string =>
-  `${v.abrade ? 'abrade, ' : ''}coat${v.coats.length > 1 ? 's' : ''} ${v.coats.join(' and ')}`;
+const whatOf = (v: PlannedVisit, name: string | undefined): string =>
+  `${name ? `${name}: ` : ''}${v.abrade ? 'abrade, ' : ''}coat${v.coats.length > 1 ? 's' : ''} ${v.coats.join(' and ')}`;
 
 /** Whose visits: those of one part of a job. */
 export interface PartRef {
   jobId: string;
   part: string;
+  /** What the part is called, where the job has several. */
+  name?: string;
 }
 
 /**
@@ -22,7 +24,7 @@ export interface PartRef {
 export async function bookVisits(
   tx: Tx,
   crewId: string,
-  { jobId, part }: PartRef,
+  { jobId, part, name }: PartRef,
   visits: readonly PlannedVisit[],
   nowMs: number
 ): Promise<void> {
@@ -34,7 +36,11 @@ export async function bookVisits(
   const changedAt = new Date(nowMs);
   for (const [i, v] of visits.entries()) {
     const before = ahead[i];
-    const row = { fromAt: new Date(Math.round(v.fromMs)), toAt: new Date(Math.round(v.toMs)), what: whatOf(v) };
+    const row = {
+      fromAt: new Date(Math.round(v.fromMs)),
+      toAt: new Date(Math.round(v.toMs)),
+      what: whatOf(v, name).slice(0, 200)
+    };
     const same =
       before &&
       !before.cancelled &&

@@ -11,6 +11,8 @@
 
   const { lines, units }: { lines: JobLine[]; units: UnitSystem } = $props();
 
+  /** A board that went on for ever would be read by nobody; a dozen still shows a booking that broke, below the fold. */
+  const MOST_ROWS = 12;
   type Row = { d: Deadline; line: JobLine };
   /** The next deadlines across jobs: what burns first, then what is due first. A job shows its two most urgent. */
   const rows = $derived.by(() => {
@@ -18,7 +20,7 @@
       const own = line.deadlines.filter((d) => d.kind !== 'rags').slice(0, 2);
       return [...own, ...line.deadlines.filter((d) => d.kind === 'rags')].map((d) => ({ d, line }));
     });
-    return all.sort((a, b) => Number(b.d.urgent) - Number(a.d.urgent) || a.d.atMs - b.d.atMs).slice(0, 8);
+    return all.sort((a, b) => Number(b.d.urgent) - Number(a.d.urgent) || a.d.atMs - b.d.atMs).slice(0, MOST_ROWS);
   });
   const hot = $derived(rows.find((r) => r.d.urgent && r.d.kind !== 'rags') ?? rows.find((r) => r.d.kind !== 'rags'));
   /** The day of a deadline, unless it is today. */

@@ -78,10 +78,10 @@
     <a class="link" href="/care">All in care</a>
   </div>
   <ul class="care">
-    {#each careDue as s (s.jobId + s.surfaceId)}
+    {#each careDue as s (s.key)}
       {@const lateMs = clock.now - s.reoil.p50}
       <li>
-        <a href="/jobs/{s.jobId}/keep">
+        <a href={stationOf(s.jobId, s.part, 'keep')}>
           <b class="fig">{fullDate(s.reoil.p50, s.timeZone).split(' ').slice(0, 2).join(' ')}</b>
           <span
             ><b>{s.client}</b>, {s.surface}

@@ -28,6 +28,11 @@
 
 <section aria-label="Shelf">
   <h2 class="border-b-[1.5px] border-ink pb-1">From the shelf</h2>
+  {#if rows.length > 0 && rows.every((r) => r.misfits.length > 0) && desk.job.surfaces.length > 1}<p
+      class="py-2 text-[14px] font-semibold text-check"
+    >
+      No product goes on all of it. Split it into parts, each with a product of its own.
+    </p>{/if}
   {#if locked}<p class="py-2 text-[13.5px]">The approved board holds: another product needs a new approval.</p>{/if}
   <ul>
     {#each rows as s (s.card.id)}

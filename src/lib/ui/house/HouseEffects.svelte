@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { stationOf } from '$words/part-words';
   import type { HouseFigures } from '$core/plan';
   import { HOUR_MS, showDuration, showMoney, showVolume, type UnitSystem } from '$core/units';
   import type { HouseEffect } from '$lib/server/overview/house-effect';
@@ -43,9 +44,9 @@
         ></thead
       >
       <tbody>
-        {#each effects as e (e.jobId)}
+        {#each effects as e (e.jobId + e.part)}
           <tr class:same={e.same}>
-            <td class="pl-3"><a class="link" href="/jobs/{e.jobId}/load">{e.title}</a></td>
+            <td class="pl-3"><a class="link" href={stationOf(e.jobId, e.part, 'load')}>{e.title}</a></td>
             {#each COLUMNS as c (c.name)}
               {@const [a, b] = [c.show(e.before), c.show(e.after)]}
               <td class="num"

@@ -5,15 +5,22 @@
   import { clock } from '../clock/clock.svelte';
   import Choice from '../fields/Choice.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import { partName } from '$words/part-words';
   import { hourWords } from '$words/time';
+  import { upperFirst } from '$words/upper-first';
 
   /** One visit's things: count, where each comes from, and whether it is in the van. Ticks are events, so they work out of reach. */
   const { visit, vans }: { visit: LoadVisit; vans: readonly string[] } = $props();
   const desk = useJobDesk();
+  const coatWords = (coats: readonly number[]) => `coat${coats.length > 1 ? 's' : ''} ${coats.join(', ')}`;
+  const ofPart = (part: string) => (desk.parts.length > 1 ? `${partName(desk.document, part)}: ` : '');
   const title = $derived(
     visit.name === 'getting ready'
       ? 'Getting ready'
-      : `Coat${visit.coats.length > 1 ? 's' : ''} ${visit.coats.join(', ')}`
+      : visit.work
+          .map(({ part, coats }) => `${ofPart(part)}${coatWords(coats)}`)
+          .map(upperFirst)
+          .join('; ')
   );
   const packed = (i: LoadItem) => desk.state.load.packed.get(packedKey(visit.index, i.id)) ?? false;
   const from = (i: LoadItem) => desk.state.load.from.get(i.id) ?? i.from;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { stationOf } from '$words/part-words';
   import { DAY_MS, showArea } from '$core/units';
   import { clock } from '$lib/ui/clock/clock.svelte';
   import CantBeRead from '$lib/ui/job/CantBeRead.svelte';
@@ -47,10 +48,12 @@
       </svg>
     </div>
     <ul>
-      {#each data.surfaces as s (s.jobId + s.surfaceId)}
+      {#each data.surfaces as s (s.key)}
         <li>
           <div>
-            <h2><a class="link" href="/jobs/{s.jobId}/keep">{s.surface}, {s.species.toLowerCase()}</a></h2>
+            <h2>
+              <a class="link" href={stationOf(s.jobId, s.part, 'keep')}>{s.surface}, {s.species.toLowerCase()}</a>
+            </h2>
             <p class="dim">{s.client}. {showArea(s.areaM2, data.person.units)}, {s.product}, {s.colour}</p>
             {#if s.reoil.p50 < clock.now}
               <p class="flex items-center gap-2 font-semibold text-check">

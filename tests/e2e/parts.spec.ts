@@ -1,0 +1,197 @@
+import { expect, type Page } from '@playwright/test';
+import vestry from '../../demo/jobs/10-vestry-door.json' with { type: 'json' };
+import counter from '../../demo/jobs/03-bakery-counter.json' with { type: 'json' };
+import cards from '../../demo/cards.json' with { type: 'json' };
+import { accessible, DEMO, nameWood, phone, pick, saved, setClock, signIn, test } from './helpers';
+
+/** Jobs in parts: split at the desk, worked on phones, each face of each piece on record. */
+const LEAD = ['ines@wickandtarn.example', 'salt-marsh-oil'] as const;
+const BRAM = ['bram@wickandtarn.example', 'salt-marsh-oil'] as const;
+const TOVE = ['tove@wickandtarn.example', 'salt-marsh-oil'] as const;
+
+async function post(page: Page, document: object): Promise<string> {
+  const r = await page.request.post(`${DEMO}/api/jobs`, {
+    data: JSON.stringify(document),
+    headers: { Origin: DEMO, 'Content-Type': 'application/json' }
+  });
+  expect(r.ok(), await r.text()).toBe(true);
+  return `${DEMO}/jobs/${((await r.json()) as { id: string }).id}`;
+}
+const plate = (page: Page, name: string | RegExp) =>
+  page.getByRole('group', { name: 'Parts of this job' }).getByRole('button', { name });
+const now = (page: Page) => page.getByRole('region', { name: 'Now' });
+
+async function readTheWood(page: Page, job: string, surface: string) {
+  await page.goto(`${job}/look`);
+  await page.getByRole('tab', { name: surface, exact: true }).click();
+  for (const percent of ['8.2', '8.4', '8.1']) {
+    await page.getByLabel('Reading', { exact: true }).fill(percent);
+    await page.getByRole('button', { name: 'Write', exact: true }).click();
+  }
+  await expect(page.getByRole('region', { name: 'Moisture' })).toContainText('3 of 3 readings');
+}
+
+/** A take-off as an estimator types it: a floor, the worktop beside it, four cupboard doors. */
+const TAKE_OFF = [
+  'name,kind,species,length,width,thickness,grit,tags,faces',
+  'Kitchen floor,floor,oak,4 m,3 m,22 mm,120,,top 2',
+  'Worktop,countertop,beech,2.4 m,600 mm,40 mm,180,,top 2',
+  'Cupboard doors,door,oak,2 m,500 mm,22 mm,150,door 1;door 2;door 3;door 4,outside 1;inside 1'
+].join('\n');
+
+test('one job of three parts, made from nothing at the desk and worked on two phones', async ({ page, browser }) => {
+  test.slow();
+  await signIn(page, DEMO, ...LEAD);
+  await page.goto(`${DEMO}/jobs/new`);
+  await page.getByLabel('Job', { exact: true }).fill('Pilot house kitchen');
+  await page.getByLabel('Client', { exact: true }).fill('Ropewalk Pilots');
+  await page.getByLabel('Place', { exact: true }).fill('Pilot house, Saltmarsh Wick');
+  await page.getByRole('button', { name: 'Make it and look' }).click();
+  await page.waitForURL(/\/look/);
+  const job = page.url().replace(/\/look.*/, '');
+  await page.goto(`${job}/measure`);
+  await page.getByRole('button', { name: 'From a file' }).click();
+  await page
+    .getByLabel('File', { exact: true })
+    .setInputFiles({ name: 'take-off.csv', mimeType: 'text/csv', buffer: Buffer.from(TAKE_OFF) });
+  await page.getByRole('button', { name: /^Add 3 surfaces/ }).click();
+  await saved(page);
+  for (const surface of ['Kitchen floor', 'Worktop', 'Cupboard doors']) await readTheWood(page, job, surface);
+
+  // No product goes on all of it; in parts each has its own.
+  await page.goto(`${job}/choose`);
+  await expect(page.getByText('No product goes on all of it.')).toBeVisible();
+  await page.getByRole('button', { name: 'Split into parts' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Parts' });
+  await dialog.getByRole('button', { name: 'Worktop', exact: true }).click();
+  await dialog.getByRole('button', { name: 'Make them a part' }).click();
+  await dialog.getByRole('button', { name: 'Cupboard doors', exact: true }).click();
+  await expect(dialog.getByRole('status')).toHaveText('8 faces picked');
+  await dialog.getByRole('button', { name: 'Make them a part' }).click();
+  await pick(page, 'Place of part C', /^Another room/);
+  await dialog.getByLabel('Room', { exact: true }).last().fill('Our bench');
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  for (const [part, product] of [
+    ['Kitchen floor', /^Pellow Hardwax/],
+    ['Worktop', /^Corvane Worktop/],
+    ['Cupboard doors', /^Tansy Gel/]
+  ] as const) {
+    await plate(page, new RegExp(`^${part}`)).click();
+    await page.getByRole('region', { name: 'Shelf' }).getByRole('button', { name: product }).click();
+    await saved(page);
+  }
+  await expect(plate(page, /^Cupboard doors/)).toContainText('Tansy Gel');
+  await expect(plate(page, /^Cupboard doors/)).toContainText('Our bench');
+  await page.goto(`${job}/load`);
+  await expect(page.getByRole('region', { name: 'Into the van' })).toContainText('Worktop: coat');
+
+  // Two phones: Bram lays the floor, Tove the insides of two doors, each on its own part.
+  const [bram, tove] = await Promise.all([phone(browser, DEMO, ...BRAM), phone(browser, DEMO, ...TOVE)]);
+  await bram.goto(`${job}/work`);
+  await expect(plate(bram, /^Kitchen floor/)).toHaveAttribute('aria-pressed', 'true');
+  await tove.goto(`${job}/work`);
+  await plate(tove, /^Cupboard doors/).click();
+  for (const [device, lot] of [
+    [bram, 'PH-7'],
+    [tove, 'TG-9']
+  ] as const) {
+    await device
+      .getByRole('button', { name: /^Open batch/ })
+      .first()
+      .click();
+    await device.getByLabel('Lot on the oil').fill(lot);
+    await device
+      .getByRole('button', { name: /^(Mixed|Opened|It is)/ })
+      .first()
+      .click();
+    setClock('2027-05-18T09:50:00+01:00');
+    await device.reload();
+    if (device === tove) await plate(tove, /^Cupboard doors/).click();
+    await device.getByRole('button', { name: 'Stirred', exact: true }).click();
+  }
+  await bram.getByRole('button', { name: 'Oil is on bay 1' }).click();
+  await tove.getByRole('button', { name: 'Oil goes on' }).click();
+  const panel = tove.getByRole('region', { name: 'Oil on' });
+  await expect(panel).toContainText('8 faces want this coat');
+  await panel.getByRole('button', { name: 'Outside', exact: true }).click();
+  for (const door of ['door 3', 'door 4']) await panel.getByRole('button', { name: door, exact: true }).click();
+  await expect(panel.getByRole('status')).toHaveText('Door 1 and door 2, inside');
+  await accessible(tove);
+  await panel.getByRole('button', { name: 'Oil is on', exact: true }).click();
+  await expect(now(tove)).toContainText(/door 1 and door 2, inside/i);
+  setClock('2027-05-18T09:53:00+01:00');
+  await tove.reload();
+  await plate(tove, /^Cupboard doors/).click();
+  await tove.getByRole('button', { name: /door 2, inside is wiped/i }).click();
+  const board = tove.getByRole('region', { name: 'Pieces and faces' });
+  await expect(board.getByRole('img', { name: 'Cupboard doors, door 1, inside: coat 1 oil on' })).toBeVisible();
+  await expect(board.getByRole('img', { name: 'Cupboard doors, door 3, inside: coat 1 to come' })).toBeVisible();
+
+  // The desk sees both, each where it belongs.
+  await page.goto(`${job}/work`);
+  await expect(
+    page.getByText('Cupboard doors: Tove puts oil on Cupboard doors, door 1 and door 2, inside')
+  ).toBeVisible();
+  await expect(page.getByText(/Kitchen floor: Bram puts oil on bay 1/)).toBeVisible();
+  await page.goto(`${DEMO}/`);
+  await expect(page.getByRole('region', { name: 'By when' })).toContainText('Pilot house kitchen: Kitchen floor');
+  await page.goto(`${job}/leave`);
+  await expect(page.getByRole('button', { name: 'Hand over' })).toHaveCount(0);
+  for (const device of [bram, tove]) await device.context().close();
+});
+
+test('the vestry door: its weather side varnished, its inner side stained, each with its own coats and days', async ({
+  page
+}) => {
+  await signIn(page, DEMO, ...LEAD);
+  const products = cards.filter((c) => ['skerry-varnish', 'tansy-gel'].includes(c.id));
+  const job = await post(page, { ...vestry.document, title: 'A vestry door', products });
+  await page.goto(`${job}/choose`);
+  await expect(plate(page, /^Weather side and edges/)).toContainText('Skerry Varnish, Clear, 4 coats');
+  await plate(page, /^Inner side/).click();
+  await expect(
+    page.getByRole('list', { name: 'Coats, from the wood up' }).getByRole('button', { name: /^Coat \d/ })
+  ).toHaveCount(3);
+  await page.goto(`${job}/choose?part=first`);
+  await expect(page.getByRole('region', { name: 'Finish' }).getByRole('row', { name: /^Inside/ })).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Finish' }).getByRole('row', { name: /^Outside/ })).toBeVisible();
+});
+
+test('a version 1 file opens as one part; split in two, joined and undone, it is what it was', async ({ page }) => {
+  await signIn(page, DEMO, ...LEAD);
+  const document = {
+    ...counter.document,
+    title: 'Bench of old',
+    products: cards.filter((c) => c.id === 'corvane-worktop')
+  };
+  const job = await post(page, document);
+  const file = async () => (await page.request.get(job.replace('/jobs/', '/api/jobs/'))).json();
+  const before = (await file()) as { version: number; parts: unknown[] };
+  expect([before.version, before.parts.length]).toEqual([2, 1]);
+
+  await page.goto(`${job}/choose`);
+  await expect(page.getByRole('group', { name: 'Parts of this job' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Split into parts' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Parts' });
+  await dialog.getByRole('button', { name: /Underside: part A/ }).click();
+  await expect(dialog.getByRole('status')).toHaveText('1 face picked');
+  await dialog.getByRole('button', { name: 'Make them a part' }).click();
+  await dialog.getByLabel('Name of part B').fill('Underside');
+  await accessible(page);
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await expect(plate(page, /^Underside/)).toBeVisible();
+  await saved(page);
+  expect((await file()).parts[1]).toMatchObject({ name: 'Underside', takes: [{ face: 'underside' }] });
+
+  await page.getByRole('button', { name: 'Parts', exact: true }).click();
+  await dialog.getByRole('button', { name: 'Join part B to the rest' }).click();
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await saved(page);
+  expect(await file()).toEqual(before);
+  await page.keyboard.press('Control+z');
+  await expect(plate(page, /^Underside/)).toBeVisible();
+  for (let i = 0; i < 2; i++) await page.keyboard.press('Control+z');
+  await expect(page.getByRole('group', { name: 'Parts of this job' })).toHaveCount(0);
+  await saved(page);
+  expect(await file()).toEqual(before);
+});
