@@ -7,6 +7,7 @@ import { coatCount } from '../document';
 import type { PartJob, Taken } from '../document';
 import { openBays, ragsUnaccounted, type WorkState } from '../log';
 import type { BayEnd } from './dwell-clock';
+import { faceBoard, wanting } from './face-board';
 import type { LiveCoat, LiveWork } from './live';
 
 /** The next things that must happen on a job, as facts; the interface finds the words. */
@@ -125,7 +126,8 @@ function coatDeadlines(jobId: string, job: PartJob, state: WorkState, live: Live
   const last = live.coats[live.coats.length - 1];
   if (!last || state.handedOverAtMs !== undefined) return out;
   const open = state.coats.find((c) => c.closedAtMs === undefined);
-  if (open && openBays(state).length === 0 && open.bays.length > 0)
+  const wanted = open?.bays.some((b) => b.on) ? wanting(faceBoard(job, state, live), open.coat).length : 0;
+  if (open && openBays(state).length === 0 && open.bays.length > 0 && wanted === 0)
     out.push({
       jobId,
       kind: 'finish coat',

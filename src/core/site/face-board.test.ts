@@ -85,6 +85,7 @@ describe('which face of which piece has had which coat', () => {
     const most = laid(1, [...insides('1', '2', '3'), { surface: 'doors', face: 'outside', pieces: ['1', '2'] }], -3, 0);
     expect(wanting(seen(most, 1).board, 1).map((c) => `${c.piece} ${c.face}`)).toEqual(['3 outside']);
     expect(seen(most, 1).steps.find((s) => s.kind === 'spread')).toMatchObject({ bay: 2, onFaces: true });
+    expect(seen(most, 1).steps.find((s) => s.kind === 'close coat')).toMatchObject({ warn: '1 face has not had it' });
     const all = [...most, ...laid(2, [{ surface: 'doors', face: 'outside', pieces: ['3'] }], 1, 2)];
     expect(seen(all, 3).steps.map((s) => s.kind)).not.toContain('spread');
     expect(seen(all, 3).steps.map((s) => s.kind)).toContain('close coat');

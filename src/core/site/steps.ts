@@ -2,6 +2,7 @@ import type { Span } from '../drying';
 import type { HouseRules } from '../house';
 import { classTraits, isTwoPart, touchDryProgress } from '../product';
 import { localDate } from '../calendar';
+import { counted } from '../units';
 import { coatCard, coatCount, finishCard } from '../document';
 import type { PartJob, Taken } from '../document';
 import { openBays, ragsNotSafe, ragsUnaccounted, type WorkState } from '../log';
@@ -205,10 +206,12 @@ function coatSteps(
     });
   if (openCoat && openCoat.bays.length > 0) {
     const bay = openBays(state)[0];
+    const missed = openCoat.bays.some((b) => b.on) ? wanting(board, openCoat.coat).length : 0;
     out.push({
       kind: 'close coat',
       coat: openCoat.coat,
       bays: openCoat.bays.length,
+      ...(missed > 0 && { warn: `${counted(missed, 'face has', 'faces have')} not had it` }),
       ...(bay && closesOpen(live, bay))
     });
   }

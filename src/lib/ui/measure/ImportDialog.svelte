@@ -50,6 +50,10 @@
     const read = await readOutlineFile(file, desk.units, new Set(desk.document.surfaces.map((s) => s.id)));
     if (read.kind === 'refused') problems = read.problems;
     else if (read.kind === 'take-off') takeOff = read.surfaces;
+    else if (!surface)
+      problems = [
+        { problem: 'A drawing is one surface’s outline: say first what is to be oiled, then give it this file.' }
+      ];
     else {
       drawing = read.drawing;
       const sizes = read.drawing.rings.map((r) => ringAreaM2(r, 1));

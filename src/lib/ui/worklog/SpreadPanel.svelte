@@ -25,7 +25,9 @@
     return rounds.map((r) => inRound(r.faces)).find((r) => r.length > 0) ?? cells;
   });
   let picked = $state<ReadonlySet<string> | null>(null);
-  const chosen = $derived(picked ?? new Set(proposed.map(key)));
+  /** Of many faces a hand picks what it can close; few are all picked beforehand. */
+  const FEW = 6;
+  const chosen = $derived(picked ?? new Set(open.size <= FEW ? proposed.map(key) : []));
   function toggle(cells: readonly Cell[]) {
     const free = cells.filter((c) => open.has(key(c)));
     const next = new Set(chosen);
@@ -66,6 +68,9 @@
   <p>
     {counted(open.size, 'face wants', 'faces want')} this coat. Tap what gets it now, a head for all under it.
   </p>
+  {#if open.size > FEW}<button class="btn line mt-2" onclick={() => (picked = new Set(proposed.map(key)))}
+      >{proposed.length < open.size ? 'All that go first' : 'All of them'}: {proposed.length}</button
+    >{/if}
   <CellGrid surfaces={desk.job.surfaces} onpick={toggle} shown={(c) => open.has(key(c))}>
     {#snippet cell(c)}
       <button

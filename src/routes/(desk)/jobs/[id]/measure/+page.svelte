@@ -33,6 +33,9 @@
     { kind: 'csv', label: 'All surfaces as a CSV take-off' }
   ];
 
+  /** All that is coated, whatever its part. */
+  const toCoatM2 = $derived(desk.view.parts.reduce((sum, p) => sum + p.plan.totalAreaM2, 0));
+
   function removeSurface(i: number) {
     desk.edit((d) => void d.surfaces.splice(i, 1));
     desk.surfaceId = desk.document.surfaces[0]?.id ?? '';
@@ -44,15 +47,13 @@
 </script>
 
 <JobTitle
-  facts="{desk.job.client.name}. {desk.plan.totalAreaM2 > 0
-    ? `${showArea(desk.plan.totalAreaM2, desk.units)} to coat`
-    : 'Not measured yet'}"
+  facts="{desk.job.client.name}. {toCoatM2 > 0 ? `${showArea(toCoatM2, desk.units)} to coat` : 'Not measured yet'}"
 >
   {#snippet actions()}
     <button class="btn line" disabled={!desk.canUndo} onclick={() => desk.undo()}>Undo</button>
     <button class="btn line" disabled={!desk.canRedo} onclick={() => desk.redo()}>Redo</button>
+    {#if desk.mayEdit}<button class="btn line" onclick={() => (importing = true)}>From a file</button>{/if}
     {#if current}
-      {#if desk.mayEdit}<button class="btn line" onclick={() => (importing = true)}>From a file</button>{/if}
       <DropdownMenu.Root>
         <DropdownMenu.Trigger class="btn line">To a file</DropdownMenu.Trigger>
         <DropdownMenu.Portal>
@@ -104,7 +105,7 @@
     </div>
   {/snippet}
 </SurfaceTabs>
-{#if current}<ImportDialog bind:open={importing} surface={current} {index} />{/if}
+<ImportDialog bind:open={importing} surface={current} {index} />
 
 <style>
   .three {
