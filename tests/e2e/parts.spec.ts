@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test';
 import vestry from '../../demo/jobs/10-vestry-door.json' with { type: 'json' };
 import counter from '../../demo/jobs/03-bakery-counter.json' with { type: 'json' };
 import cards from '../../demo/cards.json' with { type: 'json' };
-import { accessible, DEMO, nameWood, phone, pick, saved, setClock, signIn, test } from './helpers';
+import { accessible, DEMO, phone, pick, saved, setClock, signIn, test } from './helpers';
 
 /** Jobs in parts: split at the desk, worked on phones, each face of each piece on record. */
 const LEAD = ['ines@wickandtarn.example', 'salt-marsh-oil'] as const;

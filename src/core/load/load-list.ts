@@ -42,6 +42,8 @@ export interface LoadVisit {
 export interface Packing {
   job: PartJob;
   plan: { coats: readonly CoatPlan[]; load: LoadPlan | null; chosen: SequenceOutcome | null };
+  /** Coats on the wood: they keep the day they were laid on. */
+  live?: { coats: readonly { number: number; laidFromMs: number }[] };
 }
 
 /**
@@ -56,8 +58,8 @@ export function loadList(parts: readonly Packing[], surveys: readonly SurfaceSur
   const prep = prepItems(first.job, surveys);
   const ready = prep.length ? [{ name: 'getting ready' as const, work: [], atMs: null, items: prep }] : [];
   const days = new Map<string, Omit<LoadVisit, 'index' | 'van'>>();
-  for (const { job, plan } of packed) {
-    const mine = coatDays(job, plan);
+  for (const { job, plan, live } of packed) {
+    const mine = coatDays(job, plan, live);
     mine.forEach(({ key, coats, atMs }, i) => {
       const items = coatItems(job, coats, plan.load!, i === 0, mine.length, house);
       const day = days.get(key) ?? { name: 'coats', work: [], atMs, items: [] };
@@ -73,11 +75,11 @@ export function loadList(parts: readonly Packing[], surveys: readonly SurfaceSur
   return [...ready, ...inOrder].map((visit, index) => ({ ...visit, index, van: vans?.[index] ?? '' }));
 }
 
-/** Coats by the day they begin on; a day each while no start is chosen. */
-function coatDays(job: PartJob, { coats, chosen }: Packing['plan']) {
+/** Coats by the day they were begun on, or will be; a day each while no start is chosen. */
+function coatDays(job: PartJob, { coats, chosen }: Packing['plan'], live: Packing['live']) {
   const days = new Map<string, { key: string; coats: CoatPlan[]; atMs: number | null }>();
   for (const c of coats) {
-    const laid = chosen?.coats.find((x) => x.number === c.number);
+    const laid = [...(live?.coats ?? []), ...(chosen?.coats ?? [])].find((x) => x.number === c.number);
     const key = laid ? localDate(laid.laidFromMs, job.site.timeZone) : `coat ${c.number}`;
     const day = days.get(key) ?? { key, coats: [], atMs: laid?.laidFromMs ?? null };
     day.coats.push(c);

@@ -79,6 +79,17 @@ describe('one van list over all parts', () => {
       expect.arrayContaining(['Ostrel Duo', 'Corvane Worktop'])
     );
   });
+  it('a coat that is laid keeps its day, so that what was ticked for the visits after it stays with them', () => {
+    const before = loadList([top], [], knowledge.house);
+    const { laidFromMs } = top.plan.chosen!.coats[0]!;
+    const rest = { ...top.plan.chosen!, coats: top.plan.chosen!.coats.slice(1) };
+    const after = loadList(
+      [{ ...top, plan: { ...top.plan, chosen: rest }, live: { coats: [{ number: 1, laidFromMs }] } }],
+      [],
+      knowledge.house
+    );
+    expect(after.map((v) => [v.index, v.work])).toEqual(before.map((v) => [v.index, v.work]));
+  });
   it('visits come in the order of their days, numbered over the whole job', () => {
     const visits = loadList([packing(counterJob(), 'top', 100), floor], [], knowledge.house);
     expect(visits.map((v) => v.index)).toEqual(visits.map((_, i) => i));

@@ -22,7 +22,11 @@ function convexCommonM2(a: readonly Point[], b: readonly Point[]): number {
   let left: Point[] = [...a];
   for (const [i, p] of b.entries()) {
     const q = b[(i + 1) % b.length]!;
-    const side = (r: Point) => (q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x);
+    const side = (r: Point) => {
+      const by = (q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x);
+      // What is nearer than rounding lies on the line: cutting there would divide nothing by nothing.
+      return Math.abs(by) < 1e-13 ? 0 : by;
+    };
     left = left.flatMap((r, k) => {
       const next = left[(k + 1) % left.length]!;
       const [s, t] = [side(r), side(next)];

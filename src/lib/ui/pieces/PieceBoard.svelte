@@ -67,6 +67,11 @@
     border: 1px solid var(--rule);
     white-space: nowrap;
   }
+  @media (max-width: 760px) {
+    .board {
+      padding: 0 16px;
+    }
+  }
   .cell.due {
     outline: 3px solid var(--now);
     box-shadow: 0 0 0 4px var(--ink);
