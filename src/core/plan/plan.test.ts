@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { counterJob, deckJob, floorJob, knowledge, NOW, whole } from '../../../tests/fixtures';
+import { card, counterJob, deckJob, floorJob, knowledge, NOW, whole } from '../../../tests/fixtures';
 import { HOUR_MS } from '../units';
 import { bestStarts, plan } from './plan';
 import { blockingProblems, jobProblems } from '../document';
@@ -136,5 +136,27 @@ describe('a counter for food', () => {
     const p = plan(job, siteClimate(job, null, room), knowledge, NOW);
     expect(p.leave!.food).toEqual(p.leave!.fullCure);
     expect(p.leave!.fullCure!.p50 - NOW).toBeGreaterThan(15 * 24 * HOUR_MS);
+  });
+});
+
+describe('a held room has no horizon', () => {
+  it('eight film coats over the better part of three weeks are planned to the last', () => {
+    const varnish = card('skerry-varnish');
+    varnish.limits.maxCoats = 8;
+    varnish.uses.push('countertop');
+    for (const h of ['recoatOpens', 'recoatCloses'] as const)
+      varnish.hours[h] = { label: h === 'recoatOpens' ? { low: 24, high: 36 } : { low: 240, high: 240 } };
+    const job = counterJob();
+    job.usedForFood = false;
+    job.products = [varnish];
+    job.finish = { productId: varnish.id, colour: 'Clear', method: 'brush', bareWood: true };
+    for (const s of job.surfaces) for (const f of s.faces) f.coats = f.coats && 8;
+    const climate = siteClimate(job, null, { startMs: NOW, hours: 240 })!;
+    const [best] = bestStarts(job, climate, knowledge, NOW);
+    expect(best).toMatchObject({ ok: true, failed: undefined });
+    expect(best!.coats.map((c) => c.number)).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
+    const days = (best!.finishMs - best!.startMs) / 86_400_000;
+    expect(days).toBeGreaterThan(10);
+    expect(days).toBeLessThan(24);
   });
 });

@@ -95,15 +95,17 @@
             errors={errorsAt('/site/timeZone', 'A name like Europe/London.')}
             oninput={(e) => desk.edit((j) => (j.site.timeZone = e.currentTarget.value), 'zone')}
           />
-          <Choice
-            label="Work is"
-            value={places[0]!.setting}
-            options={[
-              { value: 'indoor', label: 'Indoors', note: 'the air of a room' },
-              { value: 'outdoor', label: 'Outdoors', note: 'sun, rain, dew and wind' }
-            ]}
-            onchange={(v) => desk.edit((j) => (j.places[0]!.setting = v))}
-          />
+          {#each places as place, i (place.id)}
+            <Choice
+              label={places.length > 1 ? `${place.name}: work is` : 'Work is'}
+              value={place.setting}
+              options={[
+                { value: 'indoor', label: 'Indoors', note: 'the air of a room' },
+                { value: 'outdoor', label: 'Outdoors', note: 'sun, rain, dew and wind' }
+              ]}
+              onchange={(v) => desk.edit((j) => (j.places[i]!.setting = v))}
+            />
+          {/each}
           <p class="dim text-[13.5px]">Hours and moisture limits are judged anew when the work moves in or out.</p>
         </section>
       </div>

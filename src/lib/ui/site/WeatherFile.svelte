@@ -19,10 +19,12 @@
   let problem = $state('');
   let reading = $state(false);
   const address = `/api/jobs/${desk.id}/weather`;
+  /** The dialog speaks of the part it was opened on. */
+  const { part } = desk.job;
   const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
   async function load() {
-    const r = await fetch(address).catch(() => null);
+    const r = await fetch(`${address}?part=${part}`).catch(() => null);
     if (r?.ok) ({ files, months } = (await r.json()) as { files: File[]; months: MonthOutlook[] | null });
   }
   $effect(() => void load());

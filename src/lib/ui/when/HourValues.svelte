@@ -162,8 +162,8 @@
       <button class="btn line" aria-pressed={view === v} onclick={() => (view = view === v ? null : v)}>{v}</button>
     {/each}
     <span class="grow"></span>
-    <a class="btn line" href="/api/jobs/{desk.id}/hours.csv" download>CSV</a>
-    <a class="btn line" href="/api/jobs/{desk.id}/hours.covjson" download>CoverageJSON</a>
+    <a class="btn line" href="/api/jobs/{desk.id}/hours.csv?part={desk.job.part}" download>CSV</a>
+    <a class="btn line" href="/api/jobs/{desk.id}/hours.covjson?part={desk.job.part}" download>CoverageJSON</a>
   </div>
   {#if view === 'Table'}
     <div class="flex items-center gap-3 py-2">
