@@ -26,7 +26,18 @@ export {
   withPartJob
 } from './part-job';
 export { newPlace, PLACE_NAMES } from './places';
-export { assignCells, type Cell, cellsOf, takenFrom, freeId, joinPart, ownersOf, splitPart, tidyParts } from './split';
+export {
+  assignCells,
+  type Cell,
+  cellKey,
+  cellsOf,
+  takenFrom,
+  freeId,
+  joinPart,
+  ownersOf,
+  splitPart,
+  tidyParts
+} from './split';
 export { blockingProblems, jobProblems, type Problem, touchesFood } from './problems';
 export {
   type CoatChoice,

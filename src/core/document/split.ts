@@ -9,7 +9,8 @@ export interface Cell {
   piece?: string;
 }
 
-const key = ({ surface, face, piece = '' }: Cell): string => `${surface}\n${face}\n${piece}`;
+/** Tells a face of a piece from every other. */
+export const cellKey = ({ surface, face, piece = '' }: Cell): string => `${surface}\n${face}\n${piece}`;
 
 /** Every face of every piece of a job, surface by surface, piece by piece. */
 export const cellsOf = ({ surfaces }: Pick<JobDocument, 'surfaces'>): Cell[] =>
@@ -28,8 +29,8 @@ export function ownersOf(document: Pick<JobDocument, 'surfaces' | 'parts'>): (ce
 /** Gives some faces of pieces to a part of the job; the part they were in has them no more, and is gone when it has none left. */
 export function assignCells(document: JobDocument, cells: readonly Cell[], part: string): JobDocument {
   const before = ownersOf(document);
-  const moved = new Set(cells.map(key));
-  return withOwners(document, (c) => (moved.has(key(c)) ? part : before(c)));
+  const moved = new Set(cells.map(cellKey));
+  return withOwners(document, (c) => (moved.has(cellKey(c)) ? part : before(c)));
 }
 
 /** The job with a new part of some faces, laid with the same as the part the first of them was in. `id` is one no part has. */
@@ -91,8 +92,8 @@ function tagsBefore({ units = [] }: Surface, before: Surface | undefined): Reado
 
 /** Some faces of pieces in the fewest words: whole surfaces, whole faces, or faces of some pieces. */
 export function takenFrom({ surfaces }: Pick<JobDocument, 'surfaces'>, cells: readonly Cell[]): Taken[] {
-  const mine = new Set(cells.map(key));
-  return surfaces.flatMap((s) => takenOf(s, (c) => (mine.has(key(c)) ? 'mine' : '')).get('mine') ?? []);
+  const mine = new Set(cells.map(cellKey));
+  return surfaces.flatMap((s) => takenOf(s, (c) => (mine.has(cellKey(c)) ? 'mine' : '')).get('mine') ?? []);
 }
 
 /** The job with its parts rewritten from who has each face of each piece, in the fewest words. */

@@ -2,6 +2,7 @@
   import { Dialog } from 'bits-ui';
   import {
     assignCells,
+    cellKey,
     cellsOf,
     finishCard,
     FIRST_PART,
@@ -20,6 +21,7 @@
   import TextField from '../fields/TextField.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import CellGrid from '../pieces/CellGrid.svelte';
+  import { toggled } from '../pieces/picking';
 
   /** What goes together: which face of which piece is in which part, and where each part is worked. */
   let { open = $bindable() }: { open: boolean } = $props();
@@ -27,9 +29,8 @@
   const ANOTHER = { indoor: 'another room', outdoor: 'another spot outside' } as const;
 
   let picked = $state<ReadonlySet<string>>(new Set());
-  const key = (c: Cell) => [c.surface, c.face, c.piece ?? ''].join('\n');
   const cells = $derived(cellsOf(desk.document));
-  const chosen = $derived(cells.filter((c) => picked.has(key(c))));
+  const chosen = $derived(cells.filter((c) => picked.has(cellKey(c))));
   const owner = $derived(ownersOf(desk.document));
   const parts = $derived(desk.parts.map((p) => desk.document.parts.find((x) => x.id === p.job.part)!));
   const letter = (partId: string) =>
@@ -43,15 +44,11 @@
   /** Oil is on it: the record says what had which coat, so its faces stay where they are. */
   const begun = $derived(new Set(desk.view.state.coats.map((c) => c.part)));
 
-  function toggle(some: readonly Cell[]) {
-    const free = some.filter((c) => !begun.has(owner(c)));
-    const next = new Set(picked);
-    const all = free.every((c) => next.has(key(c)));
-    for (const c of free)
-      if (all) next.delete(key(c));
-      else next.add(key(c));
-    picked = next;
-  }
+  const toggle = (some: readonly Cell[]) =>
+    (picked = toggled(
+      picked,
+      some.filter((c) => !begun.has(owner(c)))
+    ));
   function change(next: (d: JobDocument) => JobDocument, field?: string) {
     desk.edit((d) => Object.assign(d, next(d)), field);
     picked = new Set();
@@ -104,7 +101,7 @@
               <button
                 class="cell"
                 class:mine={part === desk.job.part}
-                aria-pressed={picked.has(key(c))}
+                aria-pressed={picked.has(cellKey(c))}
                 disabled={begun.has(part)}
                 title={begun.has(part) ? 'Oil is on it: it stays in its part' : undefined}
                 aria-label="{cellName(desk.document, c)}: part {letter(part)}"

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { wholeSurfaceId, type Cell } from '$core/document';
+  import { cellKey, wholeSurfaceId } from '$core/document';
   import type { BoardCell, CellCoat } from '$core/site';
   import { CELL_WORDS, cellSummary } from '$words/cell-words';
   import { cellName } from '$words/part-words';
@@ -13,8 +13,7 @@
   const { board }: { board: readonly BoardCell[] } = $props();
   const desk = useJobDesk();
   const zone = $derived(desk.job.site.timeZone);
-  const key = (c: Cell) => [c.surface, c.face, c.piece ?? ''].join('\n');
-  const cells = $derived(new Map(board.map((c) => [key(c), c])));
+  const cells = $derived(new Map(board.map((c) => [cellKey(c), c])));
   const seen = $derived([...new Set(board.flatMap((c) => c.coats.map((x) => x.state)))]);
   const due = (c: CellCoat) => c.state === 'wet' && c.wipeByMs !== undefined;
   /** The last coat that is on; else the first to come. */
@@ -24,9 +23,9 @@
 
 <section class="board" aria-label="Pieces and faces">
   <h2>Which face has had what</h2>
-  <CellGrid surfaces={desk.job.surfaces} shown={(c) => cells.has(key(c))}>
+  <CellGrid surfaces={desk.job.surfaces} shown={(c) => cells.has(cellKey(c))}>
     {#snippet cell(c)}
-      {@const of = cells.get(key(c))!}
+      {@const of = cells.get(cellKey(c))!}
       {@const last = top(of)}
       <div class="cell" class:due={of.coats.some(due)} class:bad={last.state === 'overdue' || last.state === 'stands'}>
         <span

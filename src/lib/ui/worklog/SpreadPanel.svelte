@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { takenFrom, wholeSurfaceId, type Cell } from '$core/document';
+  import { cellKey, takenFrom, wholeSurfaceId, type Cell } from '$core/document';
   import { wanting, type BoardCell, type Step } from '$core/site';
   import { counted } from '$core/units';
   import { cellName, takenWords } from '$words/part-words';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import CellGrid from '../pieces/CellGrid.svelte';
+  import { toggled } from '../pieces/picking';
 
   /** What this laying goes on: faces of pieces, so that the record knows which has had which coat. */
   interface Props {
@@ -14,8 +15,7 @@
   }
   const { step, board, onclose }: Props = $props();
   const desk = useJobDesk();
-  const key = (c: Cell) => [c.surface, c.face, c.piece ?? ''].join('\n');
-  const open = $derived(new Map(wanting(board, step.coat).map((c) => [key(c), c])));
+  const open = $derived(new Map(wanting(board, step.coat).map((c) => [cellKey(c), c])));
   /** Those that go first are proposed: backs and edges before what lies on them. */
   const proposed = $derived.by(() => {
     const rounds = desk.plan.coats.find((c) => c.number === step.coat)?.rounds ?? [];
@@ -27,21 +27,17 @@
   let picked = $state<ReadonlySet<string> | null>(null);
   /** Of many faces a hand picks what it can close; few are all picked beforehand. */
   const FEW = 6;
-  const chosen = $derived(picked ?? new Set(open.size <= FEW ? proposed.map(key) : []));
-  function toggle(cells: readonly Cell[]) {
-    const free = cells.filter((c) => open.has(key(c)));
-    const next = new Set(chosen);
-    const all = free.every((c) => next.has(key(c)));
-    for (const c of free)
-      if (all) next.delete(key(c));
-      else next.add(key(c));
-    picked = next;
-  }
+  const chosen = $derived(picked ?? new Set(open.size <= FEW ? proposed.map(cellKey) : []));
+  const toggle = (some: readonly Cell[]) =>
+    (picked = toggled(
+      chosen,
+      some.filter((c) => open.has(cellKey(c)))
+    ));
   const on = $derived(
     takenFrom(
       desk.document,
       [...open.values()]
-        .filter((c) => chosen.has(key(c)))
+        .filter((c) => chosen.has(cellKey(c)))
         .map(({ surface, face, piece }) => ({
           surface: wholeSurfaceId(surface),
           face,
@@ -68,18 +64,18 @@
   <p>
     {counted(open.size, 'face wants', 'faces want')} this coat. Tap what gets it now, a head for all under it.
   </p>
-  {#if open.size > FEW}<button class="btn line mt-2" onclick={() => (picked = new Set(proposed.map(key)))}
+  {#if open.size > FEW}<button class="btn line mt-2" onclick={() => (picked = new Set(proposed.map(cellKey)))}
       >{proposed.length < open.size ? 'All that go first' : 'All of them'}: {proposed.length}</button
     >{/if}
-  <CellGrid surfaces={desk.job.surfaces} onpick={toggle} shown={(c) => open.has(key(c))}>
+  <CellGrid surfaces={desk.job.surfaces} onpick={toggle} shown={(c) => open.has(cellKey(c))}>
     {#snippet cell(c)}
       <button
         class="cell"
-        aria-pressed={chosen.has(key(c))}
+        aria-pressed={chosen.has(cellKey(c))}
         aria-label={cellName(desk.job, c)}
         onclick={() => toggle([c])}
       >
-        {chosen.has(key(c)) ? 'now' : 'later'}
+        {chosen.has(cellKey(c)) ? 'now' : 'later'}
       </button>
     {/snippet}
   </CellGrid>
