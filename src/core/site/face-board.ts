@@ -87,7 +87,7 @@ function cellCoat(
     };
   const laid = above !== undefined && state.coats.some((c) => c.coat === above && hasCell(c.bays, c.closedAtMs, mine));
   if (laid) return { ...at, state: 'dry' };
-  const progress = named && bay ? bay.progress : (whole?.progress ?? 0);
+  const progress = (named ? bay?.progress : whole?.progress) ?? 0;
   const touch = touchDryProgress(card);
   if (progress >= 1) return { ...at, state: above === undefined ? 'dry' : 'open' };
   if (progress >= touch) return { ...at, state: 'drying' };

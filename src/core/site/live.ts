@@ -6,6 +6,7 @@ import {
   overcoat,
   progressBetween,
   type CoatTimes,
+  type DryingCurve,
   type DryingFactor
 } from '../drying';
 import { potLifeMinutes } from '../mix';
@@ -53,8 +54,8 @@ export interface LiveCoat extends CoatTimes {
 export interface LiveBay {
   coat: number;
   bay: number;
-  /** Drying progress of this laying by itself: 1 is ready for the next coat; 0 while it is wet. */
-  progress: number;
+  /** Drying progress of a laying that names its faces: it dries by itself, 1 is ready for the next coat; 0 while it is wet. */
+  progress?: number;
   batch?: string;
   /** The faces of pieces it went on, where it names them. */
   on?: Taken[];
@@ -108,13 +109,14 @@ export function liveWork(
   const plans = coatPlans(job, knowledge.house, knowledge.coverage);
   const bays = state.coats.flatMap((c) => liveBays(coatCard(job, c.coat) ?? card, job, c, state, climate, nowMs));
   const coats = liveCoats(job, state, bays, climate, knowledge, nowMs, plans);
+  const curveOf = dryingCurves(climate);
   const last = coats[coats.length - 1];
   const allCoatsLaid = plans.length > 0 && coats.filter((c) => c.closed).length >= coatCount(job);
   const served = allCoatsLaid && last && !coats.some((c) => c.waitsFor) ? last : null;
   const top = topCard(job) ?? card;
   return {
     coats,
-    bays: bays.map((b) => ({ ...b, progress: bayProgress(b, coats, job, climate, nowMs) })),
+    bays: bays.map((b) => (b.on ? { ...b, progress: bayProgress(b, coats, job, curveOf, nowMs) } : b)),
     batches: state.batches.map((b) => liveBatch(coatCard(job, b.coat) ?? card, b, climate, knowledge.house)),
     leave: served ? leavePlan(top, served, knowledge.house) : null,
     keep: served ? keepPlan(job, top, served.laidToMs, knowledge.house) : null,
@@ -184,22 +186,34 @@ function liveCoats(
   return out.map((c) => (c.waitsFor === 'test' && overlaid(c) ? { ...c, waitsFor: null } : c));
 }
 
+/** The drying curves of an air, one a card, each worked out when it is first asked for. */
+function dryingCurves({ hours, startMs }: SiteClimate): (card: ProductCard) => DryingCurve {
+  const known = new Map<string, DryingCurve>();
+  return (card) => {
+    const curve = known.get(card.id) ?? dryingCurve(hours, startMs, card);
+    known.set(card.id, curve);
+    return curve;
+  };
+}
+
 /** How far one laying has dried by itself, in the air since it was wiped or laid off, as its coat dries. */
 function bayProgress(
   bay: LiveBay,
   coats: readonly LiveCoat[],
   job: PartJob,
-  climate: SiteClimate,
+  curveOf: ReturnType<typeof dryingCurves>,
   nowMs: number
 ): number {
   const coat = coats.find((c) => c.number === bay.coat);
   const card = coatCard(job, bay.coat);
-  if (!coat || !card || !classTraits(card.class).cures || bay.end === 'will stay tacky') return 0;
-  const fromMs = bay.wipedAtMs ?? (classTraits(card.class).mustBeWiped ? undefined : bay.spreadAtMs);
+  if (!coat || !card || bay.end === 'will stay tacky') return 0;
+  const { cures, mustBeWiped } = classTraits(card.class);
+  const fromMs = bay.wipedAtMs ?? (mustBeWiped ? undefined : bay.spreadAtMs);
   if (fromMs === undefined) return 0;
+  const recoatRef = cardHours(card, 'recoatOpens')!;
+  if (!cures) return Math.min(1, (nowMs - fromMs) / (recoatRef * HOUR_MS));
   const speed = methodFactor(coat.method, 'recoat') * coat.filmSpeed * coat.kappa.p50;
-  const curve = dryingCurve(climate.hours, climate.startMs, card);
-  return Math.max(0, progressBetween(curve, fromMs, nowMs, cardHours(card, 'recoatOpens')!, speed));
+  return Math.max(0, progressBetween(curveOf(card), fromMs, nowMs, recoatRef, speed));
 }
 
 /** What is wet, late or standing on a coat, and what everything after it waits for (handbook 9). */
@@ -251,7 +265,6 @@ function liveBays(
       bay,
       batch,
       ...(on && { on }),
-      progress: 0,
       spreadAtMs,
       wipeFromMs:
         classTraits(card.class).mustBeWiped && dwell.min !== undefined ? spreadAtMs + dwell.min * MINUTE_MS : null,
