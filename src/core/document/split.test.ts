@@ -111,7 +111,7 @@ describe('after any edits', () => {
     if (what === 'join') return joinPart(d, part);
     if (!doors) return d;
     const others = d.surfaces.filter((s) => s !== doors);
-    if (what === 'piece')
+    if (what === 'piece' && !doors.units!.includes(`n${to}`))
       return tidyParts({ ...d, surfaces: [...others, { ...doors, units: [...doors.units!.slice(1), `n${to}`] }] }, d);
     if (what === 'face' && doors.faces.length > 1)
       return tidyParts({ ...d, surfaces: [...others, { ...doors, faces: doors.faces.slice(1) }] }, d);
