@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { coatCount, type PartJob } from '$core/document';
+import { coatCount, splitPart, type JobDocument, type PartJob } from '$core/document';
+import { view } from '$core/job';
 import { fold, forPart, jobStage, type WorkEvent } from '$core/log';
 import { liveWork, surveySurfaces } from '$core/site';
 import { plan } from '$core/plan';
 import { siteClimate } from '$core/window';
 import { HOUR_MS } from '$core/units';
-import { floorJob, knowledge, made, NOW } from '../../../../tests/fixtures';
-import { stations } from './stations';
+import { floorJob, knowledge, made, NOW, whole } from '../../../../tests/fixtures';
+import { stations, stationsOf } from './stations';
 
 function seen(document: PartJob, events: WorkEvent[] = []) {
   const state = forPart(fold(events), 'first');
@@ -107,5 +108,33 @@ describe('the spine', () => {
     const unwritten = ['look', 'ready'];
     for (const s of kept.slice(0, -1))
       expect([s.id, s.state]).toEqual([s.id, unwritten.includes(s.id) ? 'ahead' : 'done']);
+  });
+});
+
+describe('the stations of one part among several', () => {
+  const job = () => {
+    const document = whole(floorJob());
+    const top = { ...document.surfaces[0]!, id: 'top', name: 'Top', exits: [], cutOuts: [] };
+    return splitPart({ ...document, surfaces: [...document.surfaces, top] }, [{ surface: 'top', face: 'top' }], 'top');
+  };
+  const spine = (document: JobDocument, events: WorkEvent[] = []) => {
+    const span = { startMs: NOW - 240 * HOUR_MS, hours: 600 };
+    const state = fold(events);
+    const v = view({ id: 'j', document, state, weather: null, span, measured: [], others: knowledge, nowMs: NOW });
+    return v.parts.map((p) => stationsOf(document, p, v.surveys, NOW, 'metric').find((s) => s.state === 'now')!.id);
+  };
+  it('each stands where its own start and coats say', () => {
+    const document = job();
+    expect(spine(document)).toEqual(['when', 'when']);
+    document.parts[1]!.startAt = new Date(NOW + HOUR_MS).toISOString();
+    expect(spine(document)).toEqual(['when', 'load']);
+    const part = { part: 'top', coat: 1 };
+    const begun = [made('coat.opened', part, -60)];
+    expect(spine(document, begun)).toEqual(['when', 'work']);
+  });
+  it('one without a product is at Choose, though the other is under way', () => {
+    const document = job();
+    delete document.parts[1]!.finish;
+    expect(spine(document, coat(1, -60))).toEqual(['work', 'choose']);
   });
 });
