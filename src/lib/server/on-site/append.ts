@@ -23,7 +23,7 @@ export const FUTURE_TOLERANCE_MS = 10 * 60_000;
 
 /**
  * Appends events to a job's log in one transaction: each once, whatever is posted again. Refused with a reason: events from
- * the future, ids already used for something else, a day closed while rags are out. Null when the crew has no such job.
+ * the future or of a part the job has not, ids already used for something else, a day closed while rags are out. Null when the crew has no such job.
  */
 export function appendEvents(
   db: Db,
@@ -44,10 +44,11 @@ export function appendEvents(
     const log: WorkEvent[] = kept.events;
     const unreadable = new Set(kept.unreadable.map((u) => u.id));
     await lockTins(tx, crewId, events, locked.document);
+    const parts = new Set(locked.document.parts.map((p) => p.id));
     const receipts: Receipt[] = [];
     let stored = 0;
     for (const e of events) {
-      const receipt = judge(e, known.get(e.id), locked.id, log, unreadable, nowMs);
+      const receipt = judge(e, known.get(e.id), locked.id, log, unreadable, parts, nowMs);
       receipts.push(receipt);
       if (receipt.outcome !== 'stored') continue;
       stored++;
@@ -101,6 +102,7 @@ function judge(
   jobId: string,
   log: readonly WorkEvent[],
   unreadable: ReadonlySet<string>,
+  parts: ReadonlySet<string>,
   nowMs: number
 ): Receipt {
   const refuse = (reason: string): Receipt => ({
@@ -118,6 +120,8 @@ function judge(
   }
   if (e.at > nowMs + FUTURE_TOLERANCE_MS)
     return refuse('This lies in the future. Set the clock of the phone and log it again.');
+  if ('part' in e.data && e.data.part !== undefined && !parts.has(e.data.part))
+    return refuse(`There is no part “${e.data.part}” in this job: it was joined to another. Log it there.`);
   if (e.type === 'day.closed') {
     const out = ragsUnaccounted(fold(log));
     if (out > 0) return refuse(`The day can't be closed: ${ragsNotSafe(out)}.`);

@@ -58,6 +58,20 @@ describe('a job in parts, on the rail', () => {
   });
 });
 
+describe('an entry for a part the job has not', () => {
+  it('is refused with words, and nothing of it counts', async () => {
+    const c = await crew();
+    const [good, lost] = [
+      phoneEvent('coat.opened', { part: 'landing', coat: 1 }),
+      phoneEvent('coat.opened', { part: 'cellar', coat: 1 })
+    ];
+    expect(await c.log(good, lost)).toMatchObject([
+      { outcome: 'stored' },
+      { outcome: 'refused', reason: expect.stringContaining('no part “cellar”') }
+    ]);
+  });
+});
+
 describe('a job in parts, booked', () => {
   it('each part has a booking of its own: one moved or taken back leaves the other', async () => {
     const document = job();
