@@ -39,7 +39,9 @@
 {/snippet}
 
 {#each boards as b (b.surface.id)}
-  <div class="scroll">
+  <!-- A wide board is moved along by key too: its cells may hold nothing that takes the focus. -->
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <div class="scroll" role="region" aria-label="{b.surface.name}, faces" tabindex="0">
     <table>
       <caption>{@render head(b.surface.name, () => under(b))}</caption>
       <thead>
