@@ -223,7 +223,10 @@ test('a sensor that disagrees with the model counts before it, and says so', asy
     .or(box.getByRole('combobox'))
     .first()
     .click();
+  // What it posts belongs to where it stands: it stands there once that is written.
+  const stood = page.waitForResponse((r) => r.url().endsWith('?/place'));
   await page.getByRole('option', { name: 'A stair with a sensor' }).click();
+  expect((await stood).ok()).toBe(true);
   await expect(box).toContainText('A stair with a sensor');
   const pack = rigPack('e2e', { airTempC: 9, rh: 0.7, surfaceTempC: 8.2, mcPercent: 10 }, Date.parse(NOW) - 600_000, 8);
   const post = (data: unknown, by: string) =>

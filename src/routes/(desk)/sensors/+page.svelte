@@ -1,5 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import type { SubmitFunction } from '@sveltejs/kit';
   import { HOUR_MS, showDuration, showTemperature } from '$core/units';
   import { clock } from '$lib/ui/clock/clock.svelte';
   import Choice from '$lib/ui/fields/Choice.svelte';
@@ -11,6 +12,15 @@
   const SILENT_MS = 2 * HOUR_MS;
   const LOW_BATTERY = 15;
   const placeForms: Record<string, HTMLFormElement> = {};
+  /** The sensor that is being stood elsewhere: its readings belong there once that is written. */
+  let moving = $state('');
+  const placing: SubmitFunction = ({ formData }) => {
+    moving = String(formData.get('id'));
+    return async ({ update }) => {
+      await update();
+      moving = '';
+    };
+  };
   const jobs = $derived([
     { value: '', label: 'in the van', note: 'its readings belong to no job' },
     ...data.jobs.map((j) => ({ value: j.id, label: j.title, note: '' }))
@@ -76,7 +86,13 @@
         </div>
       </dl>
       {#if data.mayPlace}
-        <form method="post" action="?/place" use:enhance bind:this={placeForms[s.id]}>
+        <form
+          method="post"
+          action="?/place"
+          use:enhance={placing}
+          bind:this={placeForms[s.id]}
+          aria-busy={moving === s.id}
+        >
           <input type="hidden" name="id" value={s.id} />
           <Choice
             label="Stands at"
@@ -85,6 +101,7 @@
             options={jobs}
             onchange={() => setTimeout(() => placeForms[s.id]?.requestSubmit())}
           />
+          {#if moving === s.id}<p class="dim" role="status">being written down …</p>{/if}
         </form>
         <form method="post" action="?/renew" use:enhance>
           <input type="hidden" name="id" value={s.id} /><input type="hidden" name="name" value={s.name} />
