@@ -18,6 +18,8 @@ export interface EventRow<T extends EventType> {
   by: 'hands' | 'anybody';
   /** Whether somebody was at work on the wood: the day has to be closed after it. */
   works: boolean;
+  /** Whether each of two taps in one breath counts; of all others the second is the first once more. */
+  everyTap: boolean;
   /** Whether it happens to one part of the job and names it. */
   ofPart: boolean;
   /** The coat whose litres it may make add up, or not. */
@@ -26,7 +28,7 @@ export interface EventRow<T extends EventType> {
   teachesDrying: boolean;
 }
 
-const work = { by: 'hands', works: true, ofPart: false, teachesDrying: false } as const;
+const work = { by: 'hands', works: true, everyTap: false, ofPart: false, teachesDrying: false } as const;
 const look = { ...work, works: false } as const;
 const desk = { ...look, by: 'anybody' } as const;
 
@@ -80,6 +82,7 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   },
   'rags.out': {
     ...work,
+    everyTap: true,
     take: (s, e) => {
       s.ragsOut += e.data.count;
       s.ragsCountedAtMs = e.at;

@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { EventData, EventType, NewEvent, WorkEvent } from '$core/log';
+import { eventRow, type EventData, type EventType, type NewEvent, type WorkEvent } from '$core/log';
 import type { LoggedEvent } from '$lib/server/work-log/log';
 import { clock } from '../clock/clock.svelte';
 import { asWorkEvent, type Outbox } from '../outbox/outbox.svelte';
@@ -68,11 +68,25 @@ export class WorkLog {
     };
   }
 
+  /** What is being written down this moment, by what it says. */
+  #writing = new Map<string, Promise<string>>();
+
   /**
-   * Logs something that happens now. Gives its id, for undoing. Checked by the same schema as at the server before it is
+   * Logs something that happens now. Gives its id, for undoing. A second tap in the same breath says nothing new and gives the
+   * id of the first, but where every tap counts. Checked by the same schema as at the server before it is
    * queued: throws NotLogged, by field, when it could never be sent.
    */
-  async add<T extends EventType>(type: T, data: EventData<T>): Promise<string> {
+  add<T extends EventType>(type: T, data: EventData<T>): Promise<string> {
+    if (eventRow(type).everyTap) return this.#write(type, data);
+    const said = `${type} ${JSON.stringify(data)}`;
+    const known = this.#writing.get(said);
+    if (known) return known;
+    const written = this.#write(type, data).finally(() => this.#writing.delete(said));
+    this.#writing.set(said, written);
+    return written;
+  }
+
+  async #write<T extends EventType>(type: T, data: EventData<T>): Promise<string> {
     const { deviceId } = await import('../outbox/device-queue');
     const event = { id: uuidv7(), at: Math.round(clock.read()), device: deviceId(), type, data } as unknown as NewEvent;
     const { checkEvent } = await import('$formats/work-event');

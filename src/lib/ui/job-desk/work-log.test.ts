@@ -1,9 +1,9 @@
-import { describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it, vi } from 'vitest';
 import { made } from '../../../../tests/fixtures';
 import type { LoggedEvent } from '../../server/work-log/log';
 import { Outbox } from '../outbox/outbox.svelte';
 import type { OutboxStore } from '../outbox/queued';
-import { WorkLog } from './work-log.svelte';
+import { NotLogged, WorkLog } from './work-log.svelte';
 
 const store: OutboxStore = {
   events: async () => [],
@@ -20,6 +20,14 @@ const outbox = () =>
   });
 const logged = (seq: number): LoggedEvent => ({ seq, ...made('note.added', { text: `n${seq}` }) }) as LoggedEvent;
 
+/** Where a device keeps its own name. */
+const kept = new Map<string, string>();
+vi.stubGlobal('localStorage', {
+  getItem: (k: string) => kept.get(k) ?? null,
+  setItem: (k: string, v: string) => void kept.set(k, v)
+});
+afterAll(() => void vi.unstubAllGlobals());
+
 describe('the log of a job on a device', () => {
   it('shows what waits here beside what is stored, each once', async () => {
     const box = outbox();
@@ -31,5 +39,20 @@ describe('the log of a job on a device', () => {
     log.take([{ ...log.events[1]!, seq: 2 } as LoggedEvent]);
     expect(log.events).toHaveLength(2);
     expect(log.waiting).toHaveLength(1);
+  });
+  it('two taps in one breath are one entry; rags are counted at every tap; said again later it is another', async () => {
+    const log = new WorkLog('j', outbox(), []);
+    const mixed = { batch: 'A', coat: 1, components: [{ role: 'oil' as const, litres: 1, lot: 'L' }] };
+    const [first, second] = await Promise.all([log.add('batch.mixed', mixed), log.add('batch.mixed', mixed)]);
+    expect(second).toBe(first);
+    await Promise.all([log.add('rags.out', { count: 1 }), log.add('rags.out', { count: 1 })]);
+    expect(await log.add('batch.mixed', mixed)).not.toBe(first);
+    expect(log.events.map((e) => e.type).sort()).toEqual(['batch.mixed', 'batch.mixed', 'rags.out', 'rags.out']);
+  });
+  it('one that was refused may be said once more', async () => {
+    const log = new WorkLog('j', outbox(), []);
+    const empty = { text: '' };
+    for (const _ of [1, 2]) await expect(log.add('note.added', empty)).rejects.toThrow(NotLogged);
+    expect(log.wrong).not.toBe('');
   });
 });
