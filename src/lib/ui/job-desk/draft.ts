@@ -1,4 +1,5 @@
 import type { JobDocument } from '$core/document';
+import { newestJob } from '$formats/lift-job';
 
 /** Changes to a job that are not known to be saved: the document, and the row it was made from. */
 interface Draft {
@@ -30,7 +31,9 @@ export function dropDraft(personId: string, jobId: string): void {
 export function keptDraft(personId: string, jobId: string): Draft | null {
   try {
     const draft = JSON.parse(localStorage.getItem(key(personId, jobId)) ?? 'null') as Draft | null;
-    return draft && Number.isInteger(draft.rowVersion) && typeof draft.document === 'object' ? draft : null;
+    if (!draft || !Number.isInteger(draft.rowVersion) || typeof draft.document !== 'object') return null;
+    // One kept before an update is of an older version.
+    return { ...draft, document: newestJob(draft.document) };
   } catch {
     return null;
   }

@@ -58,6 +58,14 @@ describe('a draft on the device', () => {
     dropDraft('ines', 'j');
     expect(keptDraft('ines', 'j')).toBeNull();
   });
+  it('one kept before an update, of version 1, goes on as version 2', () => {
+    const { part: _, ...was } = floorJob();
+    const document = { format: 'basket-job', version: 1, ...was };
+    kept.set('basket draft ines j', JSON.stringify({ rowVersion: 3, document }));
+    expect(keptDraft('ines', 'j')!.document).toEqual(whole(floorJob()));
+    kept.set('basket draft ines j', JSON.stringify({ rowVersion: 3, document: { version: 1 } }));
+    expect(keptDraft('ines', 'j')).toBeNull();
+  });
   it('a full device or a broken draft stops nobody', () => {
     full = true;
     expect(() => keepDraft('ines', 'j', { rowVersion: 3, document: whole(floorJob()) })).not.toThrow();
