@@ -1,4 +1,4 @@
-import { and, desc, eq, lt, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, lt, max, sql } from 'drizzle-orm';
 import { defaultHouseRules } from '../../../core/house';
 import { finishedCoats } from '../../../core/knowledge';
 import { partJobs, type JobDocument } from '../../../core/document';
@@ -104,6 +104,20 @@ async function anyRow(tx: Tx, jobId: string): Promise<boolean> {
     .where(eq(finishedCoat.jobId, jobId))
     .limit(1);
   return Boolean(r);
+}
+
+/** When the last coat of each part of some jobs was closed, by job and part. */
+export async function servedParts(db: Db, jobIds: readonly string[]): Promise<Map<string, Map<string, Date>>> {
+  const out = new Map<string, Map<string, Date>>();
+  if (jobIds.length === 0) return out;
+  const rows = await db
+    .select({ jobId: finishedCoat.jobId, part: finishedCoat.part, at: max(finishedCoat.at) })
+    .from(finishedCoat)
+    .where(inArray(finishedCoat.jobId, [...jobIds]))
+    .groupBy(finishedCoat.jobId, finishedCoat.part);
+  for (const { jobId, part, at } of rows)
+    if (at) out.set(jobId, (out.get(jobId) ?? new Map<string, Date>()).set(part, at));
+  return out;
 }
 
 /** What a crew's log has taught, summed by key. */

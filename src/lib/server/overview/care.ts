@@ -8,6 +8,7 @@ import { jobsInCare } from '../jobs/lists';
 import { houseRules, type HouseRules } from '../../../core/house';
 import { apart, noteTrouble, troubleOf, type JobRow, type Trouble } from '../jobs/reading';
 import { houseOf } from '../house/house-rules';
+import { servedParts } from '../learning/finished';
 
 /** A surface the crew looks after, as a part has it: what is on it, and when it is due. */
 export interface SurfaceInCare {
@@ -41,9 +42,12 @@ export async function surfacesInCare(
   const { jobs: rows, unreadable: broken } = apart(found);
   const unreadable: Trouble[] = broken.map(troubleOf);
   const house = houseRules(kept.document);
+  // A job of one part was served when its last coat was closed; each of several when its own was.
+  const several = rows.filter((r) => r.document.parts.length > 1).map((r) => r.id);
+  const served = await servedParts(db, several);
   const out = rows.flatMap((r) => {
     try {
-      return surfacesOf(r, house);
+      return surfacesOf(r, served.get(r.id) ?? new Map(), house);
     } catch (fault) {
       unreadable.push(troubleOf({ ...r, problems: noteTrouble(r, fault) }));
       return [];
@@ -52,8 +56,11 @@ export async function surfacesInCare(
   return { surfaces: out.sort((a, b) => a.reoil.p50 - b.reoil.p50), unreadable };
 }
 
-const surfacesOf = (r: JobRow, house: HouseRules): SurfaceInCare[] =>
-  r.servedAt ? partJobs(r.document).flatMap((job) => surfacesOfPart(r, job, r.servedAt!.getTime(), house)) : [];
+const surfacesOf = (r: JobRow, served: ReadonlyMap<string, Date>, house: HouseRules): SurfaceInCare[] =>
+  partJobs(r.document).flatMap((job) => {
+    const at = served.get(job.part) ?? r.servedAt;
+    return at ? surfacesOfPart(r, job, at.getTime(), house) : [];
+  });
 
 function surfacesOfPart(r: JobRow, job: PartJob, servedMs: number, house: HouseRules): SurfaceInCare[] {
   const card = topCard(job);

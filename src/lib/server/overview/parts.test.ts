@@ -67,7 +67,7 @@ describe('an entry for a part the job has not', () => {
     ];
     expect(await c.log(good, lost)).toMatchObject([
       { outcome: 'stored' },
-      { outcome: 'refused', reason: expect.stringContaining('no part “cellar”') }
+      { outcome: 'refused', reason: expect.stringContaining('no longer in this job') }
     ]);
   });
 });
@@ -118,13 +118,17 @@ describe('a job in parts, in care', () => {
   it('each surface is looked after as its own part left it', async () => {
     const c = await crew();
     await c.log(
-      ...[undefined, 'landing'].flatMap((p) => [...coat(p, 1, NOW - 20 * DAY_MS), ...coat(p, 2, NOW - 18 * DAY_MS)]),
+      ...[undefined, 'landing'].flatMap((p) => {
+        const ago = (days: number) => NOW - (days + (p ? 30 : 0)) * DAY_MS;
+        return [...coat(p, 1, ago(20)), ...coat(p, 2, ago(18))];
+      }),
       phoneEvent('handed.over', {})
     );
     const { surfaces } = await surfacesInCare(conn.db, c.crewId, { offset: 0, limit: 9 });
-    expect(surfaces.map((s) => [s.part, s.surface]).sort()).toEqual([
-      ['first', 'Reading room'],
-      ['landing', 'Landing']
+    const days = (ms: number) => Math.round((NOW - ms) / DAY_MS);
+    expect(surfaces.map((s) => [s.part, s.surface, days(s.servedMs)]).sort()).toEqual([
+      ['first', 'Reading room', 18],
+      ['landing', 'Landing', 48]
     ]);
   });
 });
