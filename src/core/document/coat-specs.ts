@@ -1,7 +1,7 @@
 import type { HouseRules } from '../house';
 import { atLabel, type ProductCard } from '../product';
 import type { Face, Surface } from '../surface';
-import { wholeSurfaceId, type PartJob } from './part-job';
+import { faceRef, withCoats, type PartJob } from './part-job';
 import type { CutBack, Finish, FinishSystem } from './schema';
 
 type Method = Finish['method'];
@@ -43,10 +43,6 @@ export const coatCard = (job: PartJob, number: number): ProductCard | undefined 
 /** Whether a coat of the list is left out on a face. */
 const isSkipped = (finish: Finish | undefined, number: number, ref: string): boolean =>
   finish?.coats?.[number - 1]?.not?.includes(ref) ?? false;
-
-/** A face as lists of a job name it. */
-export const faceRef = (surface: Pick<Surface, 'id'>, face: Pick<Face, 'id'>): string =>
-  `${wholeSurfaceId(surface.id)}/${face.id}`;
 
 /**
  * The numbers of the coats a face gets, from the wood up: as many as it wants, those left out on it passed over. The
@@ -97,11 +93,6 @@ export function withSystem(job: PartJob, system: FinishSystem, shelf: readonly P
     ...job,
     finish,
     products,
-    surfaces: faceCoats
-      ? job.surfaces.map((s) => ({
-          ...s,
-          faces: s.faces.map((f) => ({ ...f, coats: faceCoats[faceRef(s, f)] ?? f.coats }))
-        }))
-      : job.surfaces
+    surfaces: faceCoats ? job.surfaces.map((s) => withCoats(s, new Map(Object.entries(faceCoats)))) : job.surfaces
   };
 }

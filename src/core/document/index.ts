@@ -6,38 +6,26 @@ export {
   coatSpec,
   type CoatSpec,
   coatSpecs,
-  faceRef,
   finishCard,
   jobAtHouse,
   sequenceCards,
   topCard,
   withSystem
 } from './coat-specs';
+export { type Cell, cellKey, cellsOf, FIRST_PART, keysTaken, ownersOf, wholeSurfaceId } from './owners';
 export {
-  covers,
-  FIRST_PART,
-  ownerOf,
+  faceRef,
   partJob,
   type PartJob,
   partJobs,
   partOf,
   placeOf,
-  wholeSurfaceId,
+  sharedFaces,
+  withCoats,
   withPartJob
 } from './part-job';
 export { newPlace, PLACE_NAMES } from './places';
-export {
-  assignCells,
-  type Cell,
-  cellKey,
-  cellsOf,
-  takenFrom,
-  freeId,
-  joinPart,
-  ownersOf,
-  splitPart,
-  tidyParts
-} from './split';
+export { assignCells, freeId, joinPart, splitPart, takenFrom, tidyParts } from './split';
 export { blockingProblems, jobProblems, type Problem, touchesFood } from './problems';
 export {
   type CoatChoice,

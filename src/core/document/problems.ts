@@ -3,7 +3,8 @@ import { faceAreas, faceName, measureSurface, namedList, stillToMeasure, type Su
 import { findSpecies, speciesTable, UNKNOWN_SPECIES } from '../wood';
 import { isCalendarDate, isTimeZone, WEEKDAYS } from '../calendar';
 import { cardOf, coatCount, coatSpec, coatSpecs, coatsOnFace, topCard, type CoatSpec } from './coat-specs';
-import { FIRST_PART, type PartJob } from './part-job';
+import { FIRST_PART } from './owners';
+import type { PartJob } from './part-job';
 import type { JobDocument, Place, Site } from './schema';
 
 /** Something that stops a plan or needs a look: where it is, what is wrong, what cures it. */

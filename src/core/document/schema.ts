@@ -145,15 +145,17 @@ export const FinishSchema = Type.Object(
   closed
 );
 
+/** Coats by surface/face. */
+const faceCoats = Type.Optional(
+  Type.Record(Type.String({ pattern: FACE_FORM.pattern }), Type.Integer({ minimum: 0, maximum: 12 }), closed)
+);
+
 /** A finish system that is weighed against others: its finish, and coats per face where they differ from the job's. */
 export const FinishSystemSchema = Type.Object(
   {
     id: Type.String({ pattern: SLUG_FORM.pattern }),
     finish: FinishSchema,
-    /** Coats by surface/face. */
-    faceCoats: Type.Optional(
-      Type.Record(Type.String({ pattern: FACE_FORM.pattern }), Type.Integer({ minimum: 0, maximum: 12 }), closed)
-    )
+    faceCoats
   },
   closed
 );
@@ -209,7 +211,9 @@ export const PartSchema = Type.Object(
     /** The crew's own name for it; without one it goes by what it takes. */
     name: Type.Optional(text(60)),
     placeId: Type.String({ pattern: SLUG_FORM.pattern }),
-    takes: Type.Array(TakenSchema, { maxItems: 400 }),
+    takes: Type.Array(TakenSchema, { maxItems: 400, uniqueItems: true }),
+    /** Coats of faces that other parts have too, on other pieces; of all others the face itself tells. */
+    faceCoats,
     finish: Type.Optional(FinishSchema),
     /** Systems weighed against each other before one is chosen. */
     compared: Type.Optional(Type.Array(FinishSystemSchema, { maxItems: 4 })),

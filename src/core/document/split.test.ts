@@ -3,9 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { floorJob, whole } from '../../../tests/fixtures';
 import { checkJobDocument } from '../../formats/job-json';
 import { faceAreas, type Surface } from '../surface';
-import { partJob, partJobs, wholeSurfaceId, withPartJob } from './part-job';
+import { cellsOf, ownersOf, wholeSurfaceId, type Cell } from './owners';
+import { partJob, partJobs, withPartJob } from './part-job';
 import type { JobDocument } from './schema';
-import { assignCells, cellsOf, freeId, joinPart, ownersOf, splitPart, tidyParts, type Cell } from './split';
+import { assignCells, freeId, joinPart, splitPart, tidyParts } from './split';
 
 const door = (units: string[]): Surface => ({
   id: 'doors',
@@ -79,6 +80,33 @@ describe('parts of a job', () => {
     expect(next.places[0]!.room.tempC).toBe(7);
     expect(withPartJob(d, partJob(d, 'b'))).toEqual(d);
   });
+  it('of a face that parts share on different pieces each has coats of its own; joined they are one number again', () => {
+    const two = cells(job(), { face: 'outside' }).slice(2);
+    const d = splitPart(job(), two, 'b');
+    const part = structuredClone(partJob(d, 'b'));
+    part.surfaces[0]!.faces[0]!.coats = 5;
+    const next = withPartJob(d, part);
+    const outside = (p: string) =>
+      partJob(next, p).surfaces.flatMap((s) => s.faces.filter((f) => f.id === 'outside').map((f) => f.coats));
+    expect([outside('first'), outside('b')]).toEqual([[2], [5]]);
+    const inner = structuredClone(partJob(next, 'first'));
+    for (const s of inner.surfaces) for (const f of s.faces) f.coats = 1;
+    expect(partJobs(withPartJob(next, inner)).map((p) => p.surfaces.at(-1)!.faces.at(-1)!.coats)).toEqual([1, 5]);
+    const joined = joinPart(next, 'b');
+    expect(joined.parts).toHaveLength(1);
+    expect(joined.parts[0]).not.toHaveProperty('faceCoats');
+    expect(joined.surfaces[1]!.faces.map((f) => f.coats)).toEqual([2, 2, 2]);
+    const all = assignCells(next, cells(next, { face: 'outside' }), 'b');
+    expect(all.parts[1]).not.toHaveProperty('faceCoats');
+    expect(all.surfaces[1]!.faces[0]!.coats).toBe(5);
+  });
+  it('the first part with nothing left waits for no start', () => {
+    const d = job();
+    d.parts[0]!.startAt = '2027-06-01T08:00:00Z';
+    const d2 = splitPart(d, cellsOf(d), 'b');
+    expect(d2.parts.map((p) => p.startAt)).toEqual([undefined, undefined]);
+    expect(partJobs(d2)[0]!.surfaces).toEqual([]);
+  });
   it('joined again it is the job it was', () => {
     const d = job();
     expect(joinPart(splitPart(d, cells(d, { surface: 'doors' }), 'b'), 'b')).toEqual(d);
@@ -97,7 +125,7 @@ describe('parts of a job', () => {
 
 describe('after any edits', () => {
   const edit = fc.record({
-    what: fc.constantFrom('split', 'move', 'join', 'piece', 'face', 'drop'),
+    what: fc.constantFrom('split', 'coats', 'move', 'join', 'piece', 'face', 'drop'),
     pick: fc.array(fc.nat(), { minLength: 1, maxLength: 6 }),
     to: fc.nat()
   });
@@ -107,6 +135,11 @@ describe('after any edits', () => {
     const part = d.parts[to % d.parts.length]!.id;
     const doors = d.surfaces.find((s) => s.id === 'doors');
     if (what === 'split') return splitPart(d, some, freeId(d.parts, 'part'));
+    if (what === 'coats') {
+      const worked = structuredClone(partJob(d, part));
+      for (const s of worked.surfaces) for (const f of s.faces) f.coats = to % 13;
+      return withPartJob(d, worked);
+    }
     if (what === 'move') return assignCells(d, some, part);
     if (what === 'join') return joinPart(d, part);
     if (!doors) return d;
@@ -135,4 +168,26 @@ describe('after any edits', () => {
       }),
       { numRuns: 300 }
     ));
+  it('what parts take is read once, however many faces there are: a hostile file holds nobody up', () => {
+    const tags = Array.from({ length: 200 }, (_, i) => `${i}`);
+    const faces = Array.from({ length: 20 }, (_, i) => ({ ...door([]).faces[0]!, id: `f${i}` }));
+    let read = 0;
+    const counted = (list: string[]) =>
+      new Proxy(list, {
+        get: (of, key) => (typeof key === 'string' && /^\d+$/.test(key) && read++, Reflect.get(of, key))
+      });
+    const [first] = job().parts;
+    const others = Array.from({ length: 23 }, (_, i) => ({
+      ...first!,
+      id: `p${i}`,
+      takes: Array.from({ length: 12 }, (__, k) => ({
+        surface: 'doors',
+        pieces: counted(tags.filter((t) => +t % 12 !== k))
+      }))
+    }));
+    const d: JobDocument = { ...job(), surfaces: [{ ...door(tags), faces }], parts: [first!, ...others] };
+    expect(partJobs(d).map((p) => p.surfaces.length)).toEqual([0, 1, ...Array.from({ length: 22 }, () => 0)]);
+    const named = others.reduce((n, p) => n + p.takes.reduce((m, t) => m + t.pieces.length, 0), 0);
+    expect(read).toBeLessThanOrEqual(named * (faces.length + 1));
+  });
 });

@@ -1,30 +1,7 @@
 import type { Surface } from '../surface';
-import { FIRST_PART, ownerOf } from './part-job';
+import { cellKey, FIRST_PART, ownersOf, sharesOf, type Cell, type Share } from './owners';
+import { faceRef, sharedFaces, withCoats } from './part-job';
 import type { JobDocument, Part, Taken } from './schema';
-
-/** One face of one piece; of a surface without pieces the piece is left out. */
-export interface Cell {
-  surface: string;
-  face: string;
-  piece?: string;
-}
-
-/** Tells a face of a piece from every other. */
-export const cellKey = ({ surface, face, piece = '' }: Cell): string => `${surface}\n${face}\n${piece}`;
-
-/** Every face of every piece of a job, surface by surface, piece by piece. */
-export const cellsOf = ({ surfaces }: Pick<JobDocument, 'surfaces'>): Cell[] =>
-  surfaces.flatMap((s) =>
-    (s.units ?? [undefined]).flatMap((piece) =>
-      s.faces.map((f): Cell => ({ surface: s.id, face: f.id, ...(piece !== undefined && { piece }) }))
-    )
-  );
-
-/** The part each face of each piece is in. */
-export function ownersOf(document: Pick<JobDocument, 'surfaces' | 'parts'>): (cell: Cell) => string {
-  const owners = new Map(document.surfaces.map((s) => [s.id, ownerOf(document, s)]));
-  return ({ surface, face, piece }) => owners.get(surface)?.(face, piece) ?? FIRST_PART;
-}
 
 /** Gives some faces of pieces to a part of the job; the part they were in has them no more, and is gone when it has none left. */
 export function assignCells(document: JobDocument, cells: readonly Cell[], part: string): JobDocument {
@@ -93,51 +70,60 @@ function tagsBefore({ units = [] }: Surface, before: Surface | undefined): Reado
 /** Some faces of pieces in the fewest words: whole surfaces, whole faces, or faces of some pieces. */
 export function takenFrom({ surfaces }: Pick<JobDocument, 'surfaces'>, cells: readonly Cell[]): Taken[] {
   const mine = new Set(cells.map(cellKey));
-  return surfaces.flatMap((s) => takenOf(s, (c) => (mine.has(cellKey(c)) ? 'mine' : '')).get('mine') ?? []);
+  return surfaces.flatMap((s) =>
+    takesOf(s, sharesOf(s, (c) => (mine.has(cellKey(c)) ? 'mine' : '')).get('mine') ?? [])
+  );
 }
 
-/** The job with its parts rewritten from who has each face of each piece, in the fewest words. */
+/** A share of a surface in the fewest words. */
+function takesOf(surface: Surface, shares: readonly Share[]): Taken[] {
+  const pieces = (of: readonly string[]) => (of.length === (surface.units?.length ?? 0) ? {} : { pieces: [...of] });
+  const [first] = shares;
+  if (!first) return [];
+  const alike = shares.every((s) => s.pieces.join('\n') === first.pieces.join('\n'));
+  return alike && shares.length === surface.faces.length
+    ? [{ surface: surface.id, ...pieces(first.pieces) }]
+    : shares.map((s) => ({ surface: surface.id, face: s.face.id, ...pieces(s.pieces) }));
+}
+
+/**
+ * The job with its parts rewritten from who has each face of each piece, in the fewest words. Parts that have nothing left are
+ * gone; the first stays, and waits for nothing.
+ */
 function withOwners(document: JobDocument, owner: (cell: Cell) => string): JobDocument {
   const takes = new Map<string, Taken[]>();
   for (const s of document.surfaces)
-    for (const [part, taken] of takenOf(s, owner)) takes.set(part, [...(takes.get(part) ?? []), ...taken]);
-  const [first, ...others] = document.parts as [Part, ...Part[]];
-  return {
+    for (const [part, shares] of sharesOf(s, owner))
+      takes.set(part, [...(takes.get(part) ?? []), ...takesOf(s, shares)]);
+  const [{ startAt, ...first }, ...others] = document.parts as [Part, ...Part[]];
+  const idle = !takes.has(first.id) && takes.size > 0;
+  return withCoatsOfParts({
     ...document,
     parts: [
-      { ...first, takes: [] },
+      { ...first, takes: [], ...(startAt && !idle && { startAt }) },
       ...others.flatMap((p) => {
         const mine = takes.get(p.id);
         return mine ? [{ ...p, takes: mine }] : [];
       })
     ]
-  };
+  });
 }
 
-/** What each part takes of a surface: all of it, whole faces, or faces of some pieces. */
-function takenOf(s: Surface, owner: (cell: Cell) => string): Map<string, Taken[]> {
-  const pieces = s.units ?? [undefined];
-  const cell = (face: string, piece: string | undefined): Cell => ({
-    surface: s.id,
-    face,
-    ...(piece !== undefined && { piece })
+/** The job with coats of its own for a part only on faces it shares: those of a face it has alone are the face's. */
+function withCoatsOfParts(document: JobDocument): JobDocument {
+  if (document.parts.every((p) => !p.faceCoats)) return document;
+  const shared = sharedFaces(document);
+  const owner = ownersOf(document);
+  const has = new Map<string, Set<string>>();
+  for (const s of document.surfaces)
+    for (const [part, shares] of sharesOf(s, owner))
+      has.set(part, new Set([...(has.get(part) ?? []), ...shares.map(({ face }) => faceRef(s, face))]));
+  const alone = new Map<string, number>();
+  const parts = document.parts.map(({ faceCoats, ...p }): Part => {
+    const mine = Object.entries(faceCoats ?? {}).filter(([ref]) => has.get(p.id)?.has(ref));
+    for (const [ref, coats] of mine) if (!shared.has(ref)) alone.set(ref, coats);
+    const own = mine.filter(([ref]) => shared.has(ref));
+    return { ...p, ...(own.length && { faceCoats: Object.fromEntries(own) }) };
   });
-  const out = new Map<string, Taken[]>();
-  for (const f of s.faces) {
-    const by = new Map<string, string[]>();
-    for (const piece of pieces) {
-      const part = owner(cell(f.id, piece));
-      by.set(part, [...(by.get(part) ?? []), ...(piece === undefined ? [] : [piece])]);
-    }
-    for (const [part, mine] of by) {
-      const all = mine.length === (s.units?.length ?? 0);
-      out.set(part, [...(out.get(part) ?? []), { surface: s.id, face: f.id, ...(!all && { pieces: mine }) }]);
-    }
-  }
-  for (const [part, taken] of out)
-    if (taken.length === s.faces.length && taken.every((t) => t.pieces?.join('\n') === taken[0]!.pieces?.join('\n'))) {
-      const { face: _, ...whole } = taken[0]!;
-      out.set(part, [whole]);
-    }
-  return out;
+  return { ...document, parts, surfaces: document.surfaces.map((s) => withCoats(s, alone)) };
 }

@@ -1,2 +1,2 @@
-export { coatsWanted, hangsOnWeather, isBooked, jobDueAt, stageOf, withoutJob } from './parts';
+export { coatsWanted, hangsOnWeather, isBooked, jobDueAt, stageOf, withoutJob, workedParts } from './parts';
 export { view, type JobSeen, type JobView, type PartView } from './view';

@@ -1,13 +1,13 @@
 import type { WeatherSeries } from '../air';
 import type { MeasuredHour, SiteClimate } from '../climate';
-import { partJobs, wholeSurfaceId, type JobDocument, type PartJob } from '../document';
+import { wholeSurfaceId, type JobDocument, type PartJob } from '../document';
 import { withOwn, type Knowledge } from '../knowledge';
 import { forPart, type JobStage, type PartState, type WorkState } from '../log';
 import { plan, type Plan } from '../plan';
 import { liveWork, surveySurface, type LiveWork, type SurfaceSurvey } from '../site';
 import { unitCount } from '../surface';
 import { moistureRead, siteClimate } from '../window';
-import { stageOf } from './parts';
+import { stageOf, workedParts } from './parts';
 
 /** All that a view of a job is made from. */
 export interface JobSeen {
@@ -43,7 +43,7 @@ export interface PartView {
 export interface JobView {
   state: WorkState;
   span: { startMs: number; hours: number };
-  /** Its parts, the first first. */
+  /** Its parts that have anything to coat, the first first; the first alone of a job that has nothing yet. */
   parts: readonly [PartView, ...PartView[]];
   /** What was found on each surface of the job, once each, as the part sees it that takes most of its faces. */
   readonly surveys: readonly SurfaceSurvey[];
@@ -60,9 +60,8 @@ interface Standing {
 /** view(job, log, weather, knowledge, now): everything computed from what is known, nothing remembered. */
 export function view(seen: JobSeen): JobView {
   const { document, state, weather, span, measured } = seen;
-  const firstPlace = document.parts[0]!.placeId;
-  const standing = partJobs(document).map((job, i): Standing => {
-    const here = document.parts[i]!.placeId === firstPlace ? measured : [];
+  const standing = workedParts(document).map((job): Standing => {
+    const here = job.placeName === undefined ? measured : [];
     const climate = siteClimate(job, weather, span, here, moistureRead(state, job));
     return { job, state: forPart(state, job.part), measured: here, climate };
   });

@@ -8,8 +8,15 @@ import type { PartJob } from '../document';
 import type { WorkState } from '../log';
 import type { DryingLog, DryingObservation, Knowledge } from './knowledge';
 
-/** What tells one site from another for the drying factor. */
-export const siteKey = (job: Pick<PartJob, 'site'>): string => job.site.place.trim().toLowerCase();
+/** What tells one place from another for the drying factor (handbook 9): its site, and its own name where it is not the job's first. */
+export const siteKey = ({ site, placeName }: Pick<PartJob, 'site' | 'placeName'>): string =>
+  [site.place, placeName]
+    .flatMap((p) => p?.trim().toLowerCase() ?? [])
+    .join(': ')
+    .slice(0, SITE_KEY_MOST);
+
+/** Longest key kept. */
+const SITE_KEY_MOST = 120;
 
 const known = new WeakMap<DryingLog, Map<string, DryingFactor>>();
 
@@ -19,7 +26,7 @@ const known = new WeakMap<DryingLog, Map<string, DryingFactor>>();
  */
 export function kappaFor(
   { drying, house }: Pick<Knowledge, 'drying' | 'house'>,
-  job: Pick<PartJob, 'site'>,
+  job: Pick<PartJob, 'site' | 'placeName'>,
   productId: string
 ): DryingFactor {
   const site = siteKey(job);

@@ -9,7 +9,7 @@ const coat = Type.Integer({ minimum: 1, maximum: 12 });
 /** The part of the job it happened to; the first where none is named. */
 const part = Type.Optional(Type.String({ pattern: SLUG_FORM.pattern }));
 /** The faces of pieces a laying went on; a laying that names none went on a stretch of whatever its coat goes on. */
-const on = Type.Optional(Type.Array(TakenSchema, { minItems: 1, maxItems: 400 }));
+const on = Type.Optional(Type.Array(TakenSchema, { minItems: 1, maxItems: 400, uniqueItems: true }));
 const bay = Type.Integer({ minimum: 1, maximum: 200 });
 const batch = Type.String({ pattern: BATCH_FORM.pattern });
 const litres = Type.Number({ minimum: 0, maximum: 1000 });

@@ -31,7 +31,7 @@
   {#if rows.length > 0 && rows.every((r) => r.misfits.length > 0) && desk.job.surfaces.length > 1}<p
       class="py-2 text-[14px] font-semibold text-check"
     >
-      No product goes on all of it. Split it into parts, each with a product of its own.
+      No product goes on all of it: pick another product for some of it, above.
     </p>{/if}
   {#if locked}<p class="py-2 text-[13.5px]">The approved board holds: another product needs a new approval.</p>{/if}
   <ul>

@@ -4,6 +4,7 @@ import {
   coatSpec,
   coatSpecs,
   faceRef,
+  withCoats,
   type CoatChoice,
   type Finish,
   type FinishSystem,
@@ -100,7 +101,7 @@ export function removeCoat(job: PartJob, i: number): void {
   for (const s of job.surfaces)
     for (const f of s.faces) {
       const skipped = coats[i]?.not?.includes(faceRef(s, f)) ?? false;
-      if (!skipped && f.coats > 0 && reaches(coats, s.id, f.id, f.coats, i)) f.coats -= 1;
+      if (!skipped && f.coats > 0 && reaches(coats, faceRef(s, f), f.coats, i)) f.coats -= 1;
     }
   coats.splice(i, 1);
   alignFirst(job.finish!);
@@ -108,8 +109,8 @@ export function removeCoat(job: PartJob, i: number): void {
 }
 
 /** Whether a face with so many coats gets coat i of the list. */
-function reaches(coats: readonly CoatChoice[], surfaceId: string, faceId: string, wanted: number, i: number): boolean {
-  const before = coats.slice(0, i).filter((c) => !c.not?.includes(`${surfaceId}/${faceId}`)).length;
+function reaches(coats: readonly CoatChoice[], ref: string, wanted: number, i: number): boolean {
+  const before = coats.slice(0, i).filter((c) => !c.not?.includes(ref)).length;
   return before < wanted;
 }
 
@@ -124,9 +125,8 @@ export function orderCoats(job: PartJob, order: readonly number[]): void {
 /** Coat i goes on a face, or not; the others stay as they are, whichever they are. */
 export function setOnFace(job: PartJob, i: number, ref: string, on: boolean): void {
   const coats = job.finish?.coats;
-  const [surfaceId, faceId] = ref.split('/');
-  const surface = job.surfaces.find((s) => s.id === surfaceId);
-  const face = surface?.faces.find((f) => f.id === faceId);
+  const surface = job.surfaces.find((s) => s.faces.some((f) => faceRef(s, f) === ref));
+  const face = surface?.faces.find((f) => faceRef(surface, f) === ref);
   if (!coats?.[i] || !surface || !face) return;
   const wanted = new Set(coatsOnFace(job.finish, surface, face));
   if (wanted.has(i + 1) === on) return;
@@ -185,11 +185,8 @@ const looks = (job: PartJob) => [
   job.surfaces.map((s) => s.faces.map((f) => f.coats))
 ];
 
-const withFaceCoats = (job: PartJob, system: FinishSystem) =>
-  job.surfaces.map((s) => ({
-    ...s,
-    faces: s.faces.map((f) => ({ ...f, coats: system.faceCoats?.[faceRef(s, f)] ?? f.coats }))
-  }));
+const withFaceCoats = (job: PartJob, { faceCoats }: FinishSystem) =>
+  job.surfaces.map((s) => withCoats(s, new Map(Object.entries(faceCoats ?? {}))));
 
 /** Goes by a system: its finish, its coats, its cards. */
 export function chooseSystem(job: PartJob, system: FinishSystem, shelf: readonly ProductCard[]): void {

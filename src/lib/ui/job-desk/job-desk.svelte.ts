@@ -98,13 +98,8 @@ export class JobDesk {
       nowMs: this.minuteMs
     })
   );
-  /** The parts that have anything to coat; the first of a job that has nothing yet. */
-  readonly parts = $derived.by(() => {
-    const held = this.view.parts.filter((p) => p.job.surfaces.length > 0);
-    return held.length ? held : this.view.parts.slice(0, 1);
-  });
   /** The part that is looked at. */
-  readonly part = $derived(this.parts.find((p) => p.job.part === this.partId) ?? this.parts[0]!);
+  readonly part = $derived(this.view.parts.find((p) => p.job.part === this.partId) ?? this.view.parts[0]);
   /** That part as it is worked: a job of its own. */
   readonly job = $derived(this.part.job);
   readonly state = $derived(this.part.state);

@@ -21,12 +21,19 @@
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Why from '../why/Why.svelte';
   import { PROFILES, REACHES, TEXTURES } from './choices';
+  import { faceRef, sharedFaces } from '$core/document';
   import CoatStepper from './CoatStepper.svelte';
   import { parseFactor, showFactor } from './factor';
 
   const { surface, index }: { surface: Surface; index: number } = $props();
   const desk = useJobDesk();
   const areas = $derived(faceAreas(surface));
+  /** Faces that several parts have, on different pieces: each part says how many coats. */
+  const shared = $derived(sharedFaces(desk.document));
+  const coatsByPart = (f: Face) =>
+    desk.view.parts.flatMap((p) =>
+      p.job.surfaces.flatMap((s) => s.faces.flatMap((x) => (faceRef(s, x) === faceRef(surface, f) ? [x.coats] : [])))
+    );
   let open = $state<string | null>(null);
   const setFace = (i: number, change: (f: Face) => void, field?: string) =>
     desk.edit((d) => change(d.surfaces[index]!.faces[i]!), field && `${surface.id} face ${i} ${field}`);
@@ -108,7 +115,11 @@
           {:else if !area.plan.ok && area.plan.unmeasured}<span class="dim">not measured</span>
           {:else}<span class="font-semibold text-stop">no area</span>{/if}
         </span>
-        <CoatStepper coats={f.coats} label={name} onchange={(n) => setFace(i, (x) => (x.coats = n))} />
+        {#if shared.has(faceRef(surface, f))}
+          <span class="text-right text-[13px]"
+            ><b>{coatsByPart(f).join(', ')}</b> coats, <a class="link" href="/jobs/{desk.id}/choose">by part</a></span
+          >
+        {:else}<CoatStepper coats={f.coats} label={name} onchange={(n) => setFace(i, (x) => (x.coats = n))} />{/if}
       </div>
       {#if open === f.id}
         <div class="grid grid-cols-2 gap-2">

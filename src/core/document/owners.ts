@@ -1,0 +1,88 @@
+import type { Face, Surface } from '../surface';
+import type { JobDocument, Taken } from './schema';
+
+/** The id of every job's first part, which takes whatever no other part takes. */
+export const FIRST_PART = 'first';
+
+/** What stands between a surface's id and a number where a part has its faces on different pieces: no id from outside holds it. */
+const BESIDE = '~';
+
+/** The id of the nth surface that a part makes of one, from 0. */
+export const besideId = (surfaceId: string, n: number): string =>
+  n === 0 ? surfaceId : `${surfaceId}${BESIDE}${n + 1}`;
+
+/** The id a surface has in the job, whatever a part makes of it. */
+export const wholeSurfaceId = (surfaceId: string): string => surfaceId.split(BESIDE)[0]!;
+
+/** One face of one piece; of a surface without pieces the piece is left out. */
+export interface Cell {
+  surface: string;
+  face: string;
+  piece?: string;
+}
+
+/** Tells a face of a piece from every other. */
+export const cellKey = ({ surface, face, piece = '' }: Cell): string => `${surface}\n${face}\n${piece}`;
+
+/** A face of a piece by its names. */
+const cell = (surface: string, face: string, piece: string | undefined): Cell => ({
+  surface,
+  face,
+  ...(piece !== undefined && { piece })
+});
+
+/** Every face of every piece, surface by surface, piece by piece. */
+export const cellsOf = ({ surfaces }: Pick<JobDocument, 'surfaces'>): Cell[] =>
+  surfaces.flatMap((s) => piecesOf(s).flatMap((piece) => s.faces.map((f) => cell(s.id, f.id, piece))));
+
+const piecesOf = ({ units }: Pick<Surface, 'units'>): readonly (string | undefined)[] => units ?? [undefined];
+
+/** The faces of pieces of some surfaces that something taken names, each by its key; what is not there is passed over. */
+export function keysTaken(surfaces: readonly Surface[], takes: readonly Taken[]): string[] {
+  const by = new Map<string, Surface[]>();
+  for (const s of surfaces) by.set(wholeSurfaceId(s.id), [...(by.get(wholeSurfaceId(s.id)) ?? []), s]);
+  return takes.flatMap(({ surface, face, pieces }) =>
+    (by.get(surface) ?? []).flatMap((s) => {
+      const faces = face === undefined ? s.faces : s.faces.filter((f) => f.id === face);
+      const named = pieces && s.units ? pieces : pieces ? [] : piecesOf(s);
+      return faces.flatMap((f) => named.map((piece) => cellKey(cell(s.id, f.id, piece))));
+    })
+  );
+}
+
+/**
+ * Who has each face of each piece: the first part after the first that takes it, else the first part. Every part is read once,
+ * whatever it takes.
+ */
+export function ownersOf({ surfaces, parts }: Pick<JobDocument, 'surfaces' | 'parts'>): (cell: Cell) => string {
+  const owner = new Map<string, string>();
+  for (const part of parts.slice(1))
+    for (const key of keysTaken(surfaces, part.takes)) if (!owner.has(key)) owner.set(key, part.id);
+  return (c) => owner.get(cellKey(c)) ?? FIRST_PART;
+}
+
+/** A face of a surface as one part has it: on these pieces, none where the surface has no pieces. */
+export interface Share {
+  face: Face;
+  pieces: string[];
+}
+
+/** The faces of a surface by the part that has them, each with its pieces, in one pass. */
+export function sharesOf(surface: Surface, owner: (cell: Cell) => string): Map<string, Share[]> {
+  const out = new Map<string, Share[]>();
+  for (const face of surface.faces) {
+    const by = new Map<string, string[]>();
+    for (const piece of piecesOf(surface)) {
+      const part = owner(cell(surface.id, face.id, piece));
+      const pieces = by.get(part) ?? [];
+      if (piece !== undefined) pieces.push(piece);
+      by.set(part, pieces);
+    }
+    for (const [part, pieces] of by) {
+      const shares = out.get(part) ?? [];
+      shares.push({ face, pieces });
+      out.set(part, shares);
+    }
+  }
+  return out;
+}
