@@ -60,7 +60,7 @@ test('one job of three parts, made from nothing at the desk and worked on two ph
 
   // In parts each has a product of its own.
   await page.goto(`${job}/choose`);
-  await page.getByRole('button', { name: 'Split into parts' }).click();
+  await page.getByRole('button', { name: 'Another product for some of it' }).click();
   const dialog = page.getByRole('dialog', { name: 'Parts' });
   await dialog.getByRole('button', { name: 'Worktop', exact: true }).click();
   await dialog.getByRole('button', { name: 'Make them a part' }).click();
@@ -169,7 +169,7 @@ test('a version 1 file opens as one part; split in two, joined and undone, it is
 
   await page.goto(`${job}/choose`);
   await expect(page.getByRole('group', { name: 'Parts of this job' })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Split into parts' }).click();
+  await page.getByRole('button', { name: 'Another product for some of it' }).click();
   const dialog = page.getByRole('dialog', { name: 'Parts' });
   await dialog.getByRole('button', { name: /underside: part A/ }).click();
   await expect(dialog.getByRole('status')).toHaveText('1 face picked');

@@ -150,7 +150,7 @@ describe('a job in parts', () => {
       ok: false,
       reason: 'locked',
       problems: expect.arrayContaining([
-        { path: '/parts', severity: 'stop', problem: expect.stringContaining('“top”') }
+        { path: '/parts', severity: 'stop', problem: expect.stringContaining('oil is on “Top”') }
       ])
     });
     expect(await saveJob(db, crewId, id, { ...document, title: 'Named anew' }, 1, 'Ines', NOW)).toMatchObject({

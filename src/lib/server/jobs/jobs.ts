@@ -2,10 +2,11 @@ import { eq } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
 import { defaultHouseRules } from '../../../core/house';
 import { servedAt } from '../../../core/care';
-import { cellsOf, ownersOf, partJobs, type JobDocument, type Problem } from '../../../core/document';
+import { cellKey, cellsOf, ownersOf, partJobs, type JobDocument, type Problem } from '../../../core/document';
 import { isBooked, jobDueAt, stageOf } from '../../../core/job';
 import { fold, forPart, type WorkState } from '../../../core/log';
 import { sampleProblems } from '../../../core/choose';
+import { partName } from '../../../words/part-words';
 import type { Db } from '../db/connect';
 import { job } from '../db/schema';
 import { transact } from '../db/transact';
@@ -102,36 +103,26 @@ export function saveJob(
 const noLongerBooked = (before: JobDocument, after: JobDocument): string[] =>
   before.parts.filter((p) => p.startAt && !after.parts.some((a) => a.id === p.id && a.startAt)).map((p) => p.id);
 
-/** What the log holds a document to: colours that were approved, and parts that work has begun on. */
-const heldProblems = (document: JobDocument, state: WorkState): Problem[] => [
-  ...partJobs(document).flatMap((job) => sampleProblems(job, forPart(state, job.part))),
-  ...[...new Set(state.coats.map((c) => c.part))]
-    .filter((part) => !document.parts.some((p) => p.id === part))
-    .map((part): Problem => ({
-      path: '/parts',
-      severity: 'stop',
-      problem: `oil is on part “${part}”: it can’t be joined to another any more`
-    }))
-];
+/** What the log holds a document to: colours that were approved. */
+const heldProblems = (document: JobDocument, state: WorkState): Problem[] =>
+  partJobs(document).flatMap((job) => sampleProblems(job, forPart(state, job.part)));
 
-/** Faces that leave a part that has oil on it, or come to one: the record says which faces its coats went on. */
+/** Parts with oil on them that are gone, and faces that leave one or come to one: the record says what its coats went on. */
 function movedUnderOil(before: JobDocument, after: JobDocument, state: WorkState): Problem[] {
   const begun = new Set(state.coats.map((c) => c.part));
   if (begun.size === 0 || (before.parts.length === 1 && after.parts.length === 1)) return [];
+  const stays = (part: string, how: string): Problem[] => [
+    { path: '/parts', severity: 'stop', problem: `oil is on “${partName(before, part)}”: ${how}` }
+  ];
+  const gone = before.parts.find((p) => begun.has(p.id) && !after.parts.some((a) => a.id === p.id));
+  if (gone) return stays(gone.id, 'it stays a part of the job');
   const [was, is] = [ownersOf(before), ownersOf(after)];
-  const there = new Set(cellsOf(before).map((c) => JSON.stringify(c)));
-  const moved = cellsOf(after).filter(
-    (c) => there.has(JSON.stringify(c)) && was(c) !== is(c) && (begun.has(was(c)) || begun.has(is(c)))
+  const there = new Set(cellsOf(before).map(cellKey));
+  const moved = cellsOf(after).find(
+    (c) => there.has(cellKey(c)) && was(c) !== is(c) && (begun.has(was(c)) || begun.has(is(c)))
   );
-  const [first] = moved;
-  return first
-    ? [
-        {
-          path: '/parts',
-          severity: 'stop',
-          problem: `oil is on part “${begun.has(was(first)) ? was(first) : is(first)}”: its faces can’t change any more`
-        }
-      ]
+  return moved
+    ? stays(begun.has(was(moved)) ? was(moved) : is(moved), 'its faces stay in it, and no others come to it')
     : [];
 }
 

@@ -121,7 +121,7 @@ function judge(
   if (e.at > nowMs + FUTURE_TOLERANCE_MS)
     return refuse('This lies in the future. Set the clock of the phone and log it again.');
   if ('part' in e.data && e.data.part !== undefined && !parts.has(e.data.part))
-    return refuse(`There is no part “${e.data.part}” in this job: it was joined to another. Log it there.`);
+    return refuse('The part it was logged for is no longer in this job: it was joined to another. Log it there.');
   if (e.type === 'day.closed') {
     const out = ragsUnaccounted(fold(log));
     if (out > 0) return refuse(`The day can't be closed: ${ragsNotSafe(out)}.`);

@@ -230,8 +230,8 @@ function partLines(
   nowMs: number
 ): JobLine[] {
   const view = viewJob(id, document, events, weather?.series ?? null, knowledge, nowMs, measured);
-  const worked = view.parts.filter((p) => p.job.finish && p.job.surfaces.length);
-  return (worked.length ? worked : view.parts.slice(0, 1)).map((seen, i): JobLine => {
+  const chosen = view.parts.filter((p) => p.job.finish);
+  return (chosen.length ? chosen : view.parts.slice(0, 1)).map((seen, i): JobLine => {
     const { job, live, plan, state } = seen;
     const booked = committed?.get(job.part);
     const outlook = outlookOf(seen, view.span, weather?.members ?? null, nowMs);

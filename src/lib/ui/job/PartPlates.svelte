@@ -8,7 +8,7 @@
   /** The parts of a job as plates; the plate is the switch to what the stations speak of. */
   const desk = useJobDesk();
   const plates = $derived(
-    desk.parts.map((p) => {
+    desk.view.parts.map((p) => {
       const { part } = p.job;
       const card = finishCard(p.job);
       const stations = stationsOf(desk.document, p, desk.view.surveys, desk.minuteMs, desk.units);

@@ -32,7 +32,7 @@
   const cells = $derived(cellsOf(desk.document));
   const chosen = $derived(cells.filter((c) => picked.has(cellKey(c))));
   const owner = $derived(ownersOf(desk.document));
-  const parts = $derived(desk.parts.map((p) => desk.document.parts.find((x) => x.id === p.job.part)!));
+  const parts = $derived(desk.view.parts.map((p) => desk.document.parts.find((x) => x.id === p.job.part)!));
   const letter = (partId: string) =>
     String.fromCharCode(
       65 +
@@ -113,7 +113,7 @@
         </section>
         <section aria-label="Parts" class="grid content-start gap-3">
           {#each parts as p, i (p.id)}
-            {@const job = desk.parts[i]!.job}
+            {@const job = desk.view.parts[i]!.job}
             {@const card = finishCard(job)}
             <div class="part">
               <p class="flex items-baseline gap-2">

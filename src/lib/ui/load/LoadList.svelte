@@ -13,7 +13,7 @@
   const { visit, vans }: { visit: LoadVisit; vans: readonly string[] } = $props();
   const desk = useJobDesk();
   const coatWords = (coats: readonly number[]) => `coat${coats.length > 1 ? 's' : ''} ${coats.join(', ')}`;
-  const ofPart = (part: string) => (desk.parts.length > 1 ? `${partName(desk.document, part)}: ` : '');
+  const ofPart = (part: string) => (desk.view.parts.length > 1 ? `${partName(desk.document, part)}: ` : '');
   const title = $derived(
     visit.name === 'getting ready'
       ? 'Getting ready'

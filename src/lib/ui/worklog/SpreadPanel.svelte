@@ -28,6 +28,11 @@
   /** Of many faces a hand picks what it can close; few are all picked beforehand. */
   const FEW = 6;
   const chosen = $derived(picked ?? new Set(open.size <= FEW ? proposed.map(cellKey) : []));
+  /** A coat below that a face has not had. */
+  const lacks = (c: Cell) => {
+    const next = open.get(cellKey(c))?.next ?? step.coat;
+    return next < step.coat ? `no coat ${next}` : '';
+  };
   const toggle = (some: readonly Cell[]) =>
     (picked = toggled(
       chosen,
@@ -72,10 +77,10 @@
       <button
         class="cell"
         aria-pressed={chosen.has(cellKey(c))}
-        aria-label={cellName(desk.job, c)}
+        aria-label="{cellName(desk.job, c)}{lacks(c) ? `, ${lacks(c)}` : ''}"
         onclick={() => toggle([c])}
       >
-        {chosen.has(cellKey(c)) ? 'now' : 'later'}
+        {chosen.has(cellKey(c)) ? 'now' : 'later'}{#if lacks(c)}<br /><b>{lacks(c)}</b>{/if}
       </button>
     {/snippet}
   </CellGrid>

@@ -42,7 +42,7 @@
   };
   /** Where a job has several parts, what happened to one says to which. */
   const partOf = (e: (typeof log)[number]) =>
-    desk.parts.length > 1 && eventRow(e.type).ofPart
+    desk.view.parts.length > 1 && eventRow(e.type).ofPart
       ? `${partName(desk.document, (e.data as { part?: string }).part ?? FIRST_PART)}: `
       : '';
   const SHOWN_AT_FIRST = 40;

@@ -17,6 +17,8 @@
   // A desk is for one job: another job is another page with its own.
   // svelte-ignore state_referenced_locally
   const desk = provideJobDesk(new JobDesk(data, useOutbox()));
+  // The address may name a part: the page begins with it.
+  desk.partId = page.url.searchParams.get('part') ?? '';
   $effect(() => desk.take(data));
   $effect(() => weatherLater(data.weatherComing, 'basket:job'));
   onMount(() => {
@@ -27,10 +29,10 @@
 
   const viewing = $derived(page.url.pathname.split('/').pop() ?? '');
   /** Look, Measure and Ready go by surfaces, the other stations by parts. */
-  const byPart = $derived(desk.parts.length > 1 && !['look', 'measure', 'ready'].includes(viewing));
+  const byPart = $derived(desk.view.parts.length > 1 && !['look', 'measure', 'ready'].includes(viewing));
+  const named = $derived(page.url.searchParams.get('part'));
   $effect(() => {
-    const wanted = page.url.searchParams.get('part');
-    if (wanted) desk.partId = wanted;
+    if (named) desk.partId = named;
   });
   const seen = $derived(stationsOf(desk.document, desk.part, desk.surveys, desk.minuteMs, desk.units));
   let keysShown = $state(false);

@@ -1,4 +1,5 @@
 import { error, redirect } from '@sveltejs/kit';
+import { workedParts } from '$core/job';
 import { db } from '$lib/server/db';
 import { findAnyJob } from '$lib/server/jobs/reading';
 import type { PageServerLoad } from './$types';
@@ -9,8 +10,9 @@ export const load: PageServerLoad = async ({ params, locals }) => {
   if (!found) error(404, 'There is no such job in your crew.');
   if (!found.ok) redirect(303, `/mend/${params.id}`);
   const { job } = found;
-  const { surfaces, parts } = job.document;
-  const planning = surfaces.length === 0 ? 'look' : parts.every((p) => p.finish) ? 'when' : 'choose';
+  const { surfaces } = job.document;
+  const planning =
+    surfaces.length === 0 ? 'look' : workedParts(job.document).every((p) => p.finish) ? 'when' : 'choose';
   redirect(
     303,
     `/jobs/${job.id}/${{ planning, booked: 'load', working: 'work', drying: 'leave', 'in care': 'keep' }[job.stage]}`

@@ -2,7 +2,7 @@
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
   import { Tabs } from 'bits-ui';
-  import { cardOf, finishCard, sequenceCards } from '$core/document';
+  import { cardOf, cellsOf, finishCard, sequenceCards } from '$core/document';
   import { colourLock, sampleProblems } from '$core/choose';
   import { classTraits, type ProductCard } from '$core/product';
   import CardSays from '$lib/ui/choose/CardSays.svelte';
@@ -74,8 +74,8 @@
 
 <JobTitle {facts}>
   {#snippet actions()}
-    {#if desk.mayEdit && desk.document.surfaces.length}<button class="btn line" onclick={() => (parting = true)}
-        >{desk.parts.length > 1 ? 'Parts' : 'Split into parts'}</button
+    {#if desk.mayEdit && cellsOf(desk.document).length > 1}<button class="btn line" onclick={() => (parting = true)}
+        >{desk.view.parts.length > 1 ? 'Parts' : 'Another product for some of it'}</button
       >{/if}
   {/snippet}
 </JobTitle>

@@ -34,8 +34,8 @@
   const closed = $derived.by(() => {
     const rags = ragsUnaccounted(desk.state);
     if (rags > 0) return ragsNotSafe(rags);
-    for (const p of desk.parts) {
-      const of = desk.parts.length > 1 ? ` (${partName(desk.document, p.job.part)})` : '';
+    for (const p of desk.view.parts) {
+      const of = desk.view.parts.length > 1 ? ` (${partName(desk.document, p.job.part)})` : '';
       const open = openBays(p.state)[0];
       if (open) return `bay ${open.bay} of coat ${open.coat}${of} is still open`;
       const waits = p.live.coats.find((c) => c.waitsFor);

@@ -35,7 +35,7 @@
   const desk = useJobDesk();
   const load = $derived(desk.plan.load);
   const cards = $derived(sequenceCards(desk.job));
-  const visits = $derived(loadList(desk.parts, desk.surveys, desk.knowledge.house));
+  const visits = $derived(loadList(desk.view.parts, desk.surveys, desk.knowledge.house));
   const recipe = $derived(recipes.find((r) => cards.some((c) => c.recipeId === r.id)));
   const faceOf = (surfaceId: string, faceId: string) => {
     const s = desk.job.surfaces.find((x) => x.id === surfaceId)!;

@@ -28,7 +28,7 @@
 
   const desk = useJobDesk();
   const zone = $derived(desk.job.site.timeZone);
-  const elsewhere = $derived(desk.parts.filter((p) => p.job.part !== desk.job.part));
+  const elsewhere = $derived(desk.view.parts.filter((p) => p.job.part !== desk.job.part));
   const steps = $derived(
     nextSteps(desk.job, desk.state, desk.live, clock.now, desk.knowledge.house.recoatBy, elsewhere)
   );
