@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { cellText, textCell } from './csv-cells';
 import { CARD_FIELDS, cardValue, withCardValue, type CardField, type ProductCard } from '../core/product';
+import { newestCard } from './lift-kinds';
 import { productCard } from './validate/gen/productCard.gen.js';
 import { check } from './validate/validate';
 
@@ -95,7 +96,7 @@ export function readShelfCsv(text: string): ReadShelf {
 }
 
 function take(card: unknown, cards: ProductCard[], problems: ShelfProblem[], line?: number): void {
-  const checked = check<ProductCard>(productCard, card);
+  const checked = check<ProductCard>(productCard, newestCard(card));
   if (checked.ok) cards.push(checked.value);
   else
     problems.push(

@@ -42,7 +42,7 @@ test('three systems for the rooftop terrace stand side by side, and one is picke
 
   await pick(page, /^Product/, /^Ostrel Duo/);
   await page.getByRole('button', { name: 'Put beside' }).click();
-  await expect(table.getByText(/Ostrel Duo is for indoor work; this site is outdoor/)).toBeVisible();
+  await expect(table.getByText(/Ostrel Duo is for indoor wood; this is outdoor/)).toBeVisible();
   await page.getByLabel('Only what may go on').click();
   await expect(table.getByRole('columnheader', { name: /Ostrel/ })).toHaveCount(0);
   await pick(page, /^Order by/, 'Money for oil');

@@ -95,7 +95,7 @@ test('Measure: an L by its walls, areas at once, errors beside the field', async
 test('Choose: the card’s limits are enforced and explained', async () => {
   await desk.getByRole('link', { name: /^Choose/ }).click();
   await expect(desk.getByRole('button', { name: /Marrum Deck/ })).toBeDisabled();
-  await expect(desk.getByRole('button', { name: /Marrum Deck/ })).toContainText('outdoor work; this site is indoor');
+  await expect(desk.getByRole('button', { name: /Marrum Deck/ })).toContainText('outdoor wood; this is indoor');
   await desk.getByRole('button', { name: /Ostrel Duo/ }).click();
   await pick(desk, /^Colour/, 'Peat');
   await expect(desk.getByText('Nothing on the card speaks against it.')).toBeVisible();

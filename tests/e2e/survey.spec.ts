@@ -224,7 +224,7 @@ test('a deck with undersides, coated before the boards go down', async ({ page }
 
 test('a counter with a sink: rim, ends, and no edge where it stands tight', async ({ page }) => {
   await signIn(page, DEMO, ...LEAD);
-  await measure(page, await newJob(page, 'Counter'), 'Countertop');
+  await measure(page, await newJob(page, 'Counter'), 'Counter');
   await page.getByLabel('Length').fill('3');
   await page.getByLabel('Width').fill('0.6');
   await expect(page.getByRole('region', { name: 'Faces' })).toContainText('not measured');

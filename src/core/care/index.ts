@@ -1,1 +1,1 @@
-export { careDueAt, keepPlan, type KeepPlan, leavePlan, type LeavePlan, servedAt } from './leave-and-keep';
+export { careDueAt, keepPlan, type KeepPlan, leavePlan, type LeavePlan, servedAt, surfaceWear } from './leave-and-keep';

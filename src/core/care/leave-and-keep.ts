@@ -2,8 +2,8 @@ import type { CoatTimes, Span } from '../drying';
 import type { HouseRules } from '../house';
 import { classTraits, type ProductCard } from '../product';
 import { wearBase, wearData, wearDate, wearPerYear } from '../upkeep';
-import { topCard } from '../document';
-import type { PartJob } from '../document';
+import { livesOf, topCard, type PartJob } from '../document';
+import type { Surface } from '../surface';
 import type { WorkState } from '../log';
 
 /** When the place may be used again. Null: the card does not say, or the finish never gets there. */
@@ -77,15 +77,26 @@ export function careDueAt(job: PartJob, state: WorkState, house: HouseRules): nu
   );
 }
 
+/**
+ * How fast a surface wears under a card: its hardest-lived face of those that are seen speaks for it (handbook 14). The yearly
+ * loss of the reserve at ρ = 1, with the base it comes from.
+ */
+export function surfaceWear(job: PartJob, surface: Surface, card: ProductCard) {
+  const [hardest] = livesOf(job, surface)
+    .map((living) => {
+      const base = wearBase(card.class, surface.kind, living.outdoors);
+      return { base, perYear: wearPerYear(base.perYear, living) };
+    })
+    .sort((a, b) => b.perYear - a.perYear);
+  return hardest!;
+}
+
 /** Next re-oil date of every surface from the wear model (handbook 14). */
 export function keepPlan(job: PartJob, card: ProductCard, servedMs: number, house: HouseRules): KeepPlan {
-  const outdoors = job.site.setting === 'outdoor';
   return {
     servedMs,
     surfaces: job.surfaces.map((s) => {
-      const base = wearBase(card.class, s.kind, outdoors);
-      const living = s.look?.living ?? job.living;
-      const perYear = wearPerYear(base.perYear, { ...living, sun: outdoors ? living.sun : 1 });
+      const { base, perYear } = surfaceWear(job, s, card);
       return {
         surfaceId: s.id,
         base: base.name,

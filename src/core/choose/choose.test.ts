@@ -184,7 +184,7 @@ describe('systems side by side', () => {
     expect(clear!.risks[0]!.id).toBe('early-grey');
   });
   it('an indoor oil outdoors is ruled out, with its reason', () =>
-    expect(duo!.ruledOut[0]!.reason).toContain('Ostrel Duo is for indoor work'));
+    expect(duo!.ruledOut[0]!.reason).toContain('Ostrel Duo is for indoor wood'));
   it('says what the job itself says once it is chosen', () => {
     const chosen = withSystem(job, system('thin', 'marrum-deck', 'Silt', 'thin'), shelf);
     expect(plan(chosen, null, knowledge, NOW).load!.needL).toBeCloseTo(thin!.needL, 9);

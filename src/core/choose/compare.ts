@@ -4,12 +4,12 @@ import { classTraits, isTwoPart, spreadRate, type ProductCard } from '../product
 import { isColoured } from '../stock';
 import { faceAreas, type Living } from '../surface';
 import { DAY_MS } from '../units';
-import { reoilingsWithin, taperCoatsWithin, wearBase, wearData, wearPerYear } from '../upkeep';
+import { reoilingsWithin, taperCoatsWithin, wearData } from '../upkeep';
 import type { SequenceOutcome } from '../window';
 import type { SiteClimate } from '../climate';
 import { speciesOf } from '../wood';
-import { leavePlan } from '../care';
-import { cardOf, coatSpecs, sequenceCards, topCard, withSystem } from '../document';
+import { leavePlan, surfaceWear } from '../care';
+import { anyOutdoors, cardOf, coatSpecs, livesOf, sequenceCards, topCard, withSystem } from '../document';
 import type { Finish, FinishSystem, PartJob } from '../document';
 import fitnessData from './fitness.json';
 import type { WorkState } from '../log';
@@ -147,14 +147,13 @@ function systemName(job: PartJob, finish: Finish): string {
 /** Ten years of looking after it: visits, litres and money, at ρ = 1 (handbook 14). */
 function care(job: PartJob, top: ProductCard | undefined): SystemFigures['care'] {
   if (!top) return { visits: 0, litres: 0, costCents: 0, reoilYears: null };
-  const outdoors = job.site.setting === 'outdoor';
   const with_ = cardOf(job, top.maintenanceProductId) ?? top;
   const s = spreadRate(with_, 'maintenance').value;
   let visits = 0;
   let litres = 0;
   let reoilYears: number | null = null;
   for (const surface of job.surfaces) {
-    const perYear = yearlyWear(job, surface, top, outdoors);
+    const { perYear } = surfaceWear(job, surface, top);
     const times = classTraits(top.class).cures ? reoilingsWithin(CARE_YEARS, perYear) : taperCoatsWithin(CARE_YEARS);
     const years = classTraits(top.class).cures ? (1 - wearData.reoilAt) / perYear : null;
     if (years !== null) reoilYears = Math.min(reoilYears ?? Infinity, years);
@@ -172,14 +171,6 @@ function care(job: PartJob, top: ProductCard | undefined): SystemFigures['care']
   return { visits, litres, costCents: Math.round(litres * 1000 * cheapest), reoilYears };
 }
 
-function yearlyWear(job: PartJob, surface: PartJob['surfaces'][number], top: ProductCard, outdoors: boolean): number {
-  const living = surface.look?.living ?? job.living;
-  return wearPerYear(wearBase(top.class, surface.kind, outdoors).perYear, {
-    ...living,
-    sun: outdoors ? living.sun : 1
-  });
-}
-
 const TRAFFIC: Living['traffic'][] = ['not walked on', 'rare', 'home', 'family and dog', 'shop', 'school or public'];
 const WET: Living['wet'][] = ['dry', 'often wet', 'standing water'];
 
@@ -194,14 +185,13 @@ function fitness(job: PartJob, top: ProductCard | undefined): SystemFigures['fit
     const card = cardOf(job, c.productId);
     return card?.pigment?.find((p) => p.colour === c.colour)?.depth ?? 'clear';
   });
-  const sun: Fit =
-    job.site.setting === 'indoor'
+  const sun: Fit = !anyOutdoors(job)
+    ? 'good'
+    : depths.some((d) => d === 'medium' || d === 'dark')
       ? 'good'
-      : depths.some((d) => d === 'medium' || d === 'dark')
-        ? 'good'
-        : depths.includes('light')
-          ? 'fair'
-          : 'poor';
+      : depths.includes('light')
+        ? 'fair'
+        : 'poor';
   return {
     traffic: rank(TRAFFIC, fitnessData.traffic[top.class], busiest),
     sun,
@@ -268,9 +258,10 @@ const COLD_MARGIN_C = 3;
 function riskFacts(job: PartJob, climate: SiteClimate | null): Set<string> {
   const facts = new Set<string>();
   const add = (fact: string, holds: boolean) => holds && facts.add(fact);
-  const outdoors = job.site.setting === 'outdoor';
+  const outdoors = anyOutdoors(job);
+  const sun = Math.max(0, ...job.surfaces.flatMap((s) => livesOf(job, s).map((l) => (l.outdoors ? l.sun : 0))));
   add('outdoors', outdoors);
-  add('sun', outdoors && job.living.sun >= HOT_SUN && job.site.exposure.shade < 0.5);
+  add('sun', sun >= HOT_SUN && job.site.exposure.shade < 0.5);
   add('shade', outdoors && job.site.exposure.shade >= 0.5);
   add(job.living.wet, true);
   const specs = coatSpecs(job);

@@ -67,7 +67,7 @@ describe('litres of a coat', () => {
     const kept = (method: Method, kind: SurfaceKind, people: number, planAreaM2: number) =>
       keptByApplicatorsL(applicatorsOf(method, [kind]), { people, planAreaM2, visits: 1 }, house);
     expect(kept('roller', 'floor', 2, 70)).toBeCloseTo(2 * (0.08 + 0.02), 9);
-    expect(kept('thin', 'countertop', 3, 1.8)).toBeCloseTo(0.01, 9);
+    expect(kept('thin', 'counter', 3, 1.8)).toBeCloseTo(0.01, 9);
     expect(kept('trowel', 'floor', 3, 5)).toBeCloseTo(2 * 0.025, 9);
     expect(kept('spray', 'cladding', 1, 40)).toBeCloseTo(0.08, 9);
     expect(keptByApplicatorsL(['rag'], { people: 1, planAreaM2: 9, visits: 3 }, house)).toBeCloseTo(0.03, 9);
@@ -75,7 +75,7 @@ describe('litres of a coat', () => {
   it('1.8 m² of tabletop sanded to 180, two thin coats by rag at 24 and 32 m²/L: 0.146 L (handbook 6)', () => {
     const net = (1.8 / 24) * 1 * 0.9 + 1.8 / 32;
     const kept = keptByApplicatorsL(
-      applicatorsOf('thin', ['countertop']),
+      applicatorsOf('thin', ['counter']),
       { people: 1, planAreaM2: 1.8, visits: 2 },
       house
     );

@@ -1,12 +1,9 @@
 import type { HouseRules } from '../house';
 import type { Method } from '../product';
-import type { SurfaceKind } from '../surface/schema';
+import { kindRow, type SurfaceKind } from '../surface';
 
 /** What oil is laid with; each keeps a little of it (handbook 6). */
 export type Applicator = keyof HouseRules['applicatorKeepsL'];
-
-/** Floors, decks and walls are laid with wide tools, all else with small ones. */
-const WIDE: readonly SurfaceKind[] = ['floor', 'deck', 'cladding'];
 
 /** The applicators of each method, on wide faces and on small ones. */
 const APPLICATORS: Record<Method, { wide: readonly Applicator[]; small: readonly Applicator[] }> = {
@@ -20,7 +17,7 @@ const APPLICATORS: Record<Method, { wide: readonly Applicator[]; small: readonly
 
 /** The applicators a coat is laid with, by its method and what it goes on. */
 export const applicatorsOf = (method: Method, kinds: readonly SurfaceKind[]): readonly Applicator[] =>
-  APPLICATORS[method][kinds.some((k) => WIDE.includes(k)) ? 'wide' : 'small'];
+  APPLICATORS[method][kinds.some((k) => kindRow(k).wide) ? 'wide' : 'small'];
 
 /**
  * Litres the applicators of a coat keep (handbook 6): each as often as people lay with it, at least once and at most once for

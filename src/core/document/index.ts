@@ -24,6 +24,7 @@ export {
   withCoats,
   withPartJob
 } from './part-job';
+export { anyOutdoors, livesOf, livesOutdoors, settingsOf } from './life';
 export { newPlace, PLACE_NAMES } from './places';
 export { assignCells, freeId, joinPart, splitPart, takenFrom, tidyParts } from './split';
 export { blockingProblems, jobProblems, type Problem, touchesFood } from './problems';

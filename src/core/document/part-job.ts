@@ -1,4 +1,4 @@
-import type { Surface } from '../surface';
+import type { Face, Surface } from '../surface';
 import { besideId, ownersOf, sharesOf, wholeSurfaceId, type Share } from './owners';
 import type { Finish, FinishSystem, JobDocument, Part, Place, Site } from './schema';
 
@@ -42,13 +42,23 @@ function asWorked(document: JobDocument, part: Part, surfaces: Surface[]): PartJ
   return {
     ...wide,
     part: part.id,
-    site: { ...site, ...air },
+    site: { ...site, ...lyingAs(air, surfaces) },
     ...(part.placeId !== parts[0]!.placeId && { placeName: name }),
     surfaces: part.faceCoats ? surfaces.map((s) => withCoats(s, new Map(Object.entries(part.faceCoats!)))) : surfaces,
     ...(part.finish && { finish: part.finish }),
     ...(part.compared && { compared: part.compared }),
     ...(part.startAt && { startAt: part.startAt })
   };
+}
+
+/** How the wood of a part lies outdoors, where its faces say so: the first that does speaks for all. */
+const lieOf = ({ setting }: Pick<Site, 'setting'>, surfaces: readonly Surface[]): Face['lies'] =>
+  setting === 'outdoor' ? surfaces.flatMap((s) => s.faces).find((f) => f.coats > 0 && f.lies)?.lies : undefined;
+
+/** The air of a place as it meets faces that lie in it. */
+function lyingAs<T extends Pick<Site, 'setting' | 'exposure'>>(air: T, surfaces: readonly Surface[]): T {
+  const lies = lieOf(air, surfaces);
+  return lies ? { ...air, exposure: { ...air.exposure, ...lies } } : air;
 }
 
 /** A face as lists of a job name it. */
@@ -115,6 +125,9 @@ export function withPartJob(document: JobDocument, job: PartJob): JobDocument {
   const { place, latitudeDeg, longitudeDeg, timeZone, ...air } = site;
   const part = partOf(document, partId);
   const here = placeOf(document, part);
+  // How the faces lie is theirs to say, not the place's.
+  const { tiltDeg, facingDeg } = here.exposure;
+  if (lieOf(air, surfaces)) air.exposure = { ...air.exposure, tiltDeg, facingDeg };
   const shared = sharedFaces(document);
   const coats = surfaces.flatMap((s) => s.faces.map((f) => [faceRef(s, f), f.coats] as const));
   const own = coats.filter(([ref]) => shared.has(ref));

@@ -1,8 +1,19 @@
 import { cardProblems, classTraits, methodOf } from '../product';
-import { faceAreas, faceName, measureSurface, namedList, stillToMeasure, type Surface, kindRow } from '../surface';
+import {
+  bySize,
+  faceAreas,
+  faceName,
+  kindRow,
+  measureSurface,
+  namedList,
+  sizeProblems,
+  stillToMeasure,
+  type Surface
+} from '../surface';
 import { findSpecies, speciesTable, UNKNOWN_SPECIES } from '../wood';
 import { isCalendarDate, isTimeZone, WEEKDAYS } from '../calendar';
 import { cardOf, coatCount, coatSpec, coatSpecs, coatsOnFace, topCard, type CoatSpec } from './coat-specs';
+import { settingsOf } from './life';
 import { FIRST_PART } from './owners';
 import type { PartJob } from './part-job';
 import type { JobDocument, Place, Site } from './schema';
@@ -32,6 +43,7 @@ export function jobProblems(job: PartJob): Problem[] {
     ...(job.surfaces.length ? [] : [NOTHING_TO_OIL]),
     ...job.surfaces.flatMap(surfaceProblems),
     ...job.surfaces.flatMap(unknowns),
+    ...lyingApart(job),
     ...cardsProblems(job),
     ...finishProblems(job)
   ];
@@ -120,17 +132,21 @@ function surfaceProblems(surface: Surface, index: number): Problem[] {
       severity: 'stop',
       problem: 'two faces have the same id'
     });
-  const measured = measureSurface(surface);
-  if (!measured.ok && !measured.missing)
-    out.push({
-      path: `${path}/${measured.in}${measured.in === 'shape' ? '' : `/${measured.index ?? 0}`}`,
-      severity: 'stop',
-      problem: `${surface.name}: ${measured.problem}`
-    });
+  for (const p of sizeProblems(surface))
+    out.push({ path: `${path}${p.path}`, severity: 'stop', problem: `${surface.name}: ${p.problem}` });
+  const each = bySize(surface).map((s) => [s, measureSurface(s)] as const);
+  for (const [s, m] of each)
+    if (!m.ok && !m.missing)
+      out.push({
+        path: `${path}/${m.in}${m.in === 'shape' ? '' : `/${m.index ?? 0}`}`,
+        severity: 'stop',
+        problem: `${surface.name}${s.shape === surface.shape ? '' : `, ${namedList(s.units ?? [], 3)}`}: ${m.problem}`
+      });
+  const measured = each.every(([, m]) => m.ok);
   const areas = faceAreas(surface);
   surface.faces.forEach((f, i) => {
     const area = areas.get(f.id)?.plan;
-    if (measured.ok && area && !area.ok && !area.unmeasured && f.coats > 0)
+    if (measured && area && !area.ok && !area.unmeasured && f.coats > 0)
       out.push({
         path: `${path}/faces/${i}`,
         severity: 'stop',
@@ -177,6 +193,32 @@ function unknowns(surface: Surface, index: number): Problem[] {
       : [])
   ];
 }
+
+/** Faces of one part that say they lie so differently outdoors that one hour is not the same to all of them. */
+function lyingApart({ site, surfaces }: PartJob): Problem[] {
+  if (site.setting !== 'outdoor') return [];
+  const lying = surfaces.flatMap((s, i) =>
+    s.faces.flatMap((f, k) =>
+      f.coats > 0 && f.lies
+        ? [{ at: `/surfaces/${i}/faces/${k}/lies`, name: `${s.name}, ${faceName(f.kind).toLowerCase()}`, lies: f.lies }]
+        : []
+    )
+  );
+  const [first] = lying;
+  const apart = lying.find((l) => Math.abs(l.lies.tiltDeg - first!.lies.tiltDeg) > ALIKE_DEG);
+  return apart
+    ? [
+        {
+          path: apart.at,
+          severity: 'check',
+          problem: `${apart.name}, lies otherwise than ${first!.name}: sun and dew meet them differently. Make them parts of their own.`
+        }
+      ]
+    : [];
+}
+
+/** Two slopes that sun and dew meet alike. */
+const ALIKE_DEG = 20;
 
 /** Ids that stand twice where each must tell one thing. */
 function doubledIds(job: JobDocument): Problem[] {
@@ -265,11 +307,9 @@ function specProblems(job: PartJob, spec: CoatSpec, path: string): Problem[] {
     stop(`${path}/productId`, `The card “${spec.productId}” is not in this job.`);
     return out;
   }
-  if (!card.settings.includes(job.site.setting))
-    stop(
-      `${path}/productId`,
-      `${card.name} is for ${card.settings.join(' and ')} work; this site is ${job.site.setting}.`
-    );
+  for (const setting of settingsOf(job))
+    if (!card.settings.includes(setting))
+      stop(`${path}/productId`, `${card.name} is for ${card.settings.join(' and ')} wood; this is ${setting}.`);
   if (!card.colours.includes(spec.colour)) stop(`${path}/colour`, `${card.name} does not come in ${spec.colour}.`);
   if (!methodOf(card, spec.method))
     stop(

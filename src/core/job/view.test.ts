@@ -13,7 +13,7 @@ function job(): JobDocument {
     ...floor.surfaces[0]!,
     id: 'top',
     name: 'Worktop',
-    kind: 'countertop' as const,
+    kind: 'counter' as const,
     speciesId: 'beech',
     boards: undefined,
     cutOuts: [],

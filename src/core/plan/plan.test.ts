@@ -143,7 +143,7 @@ describe('a held room has no horizon', () => {
   it('eight film coats over the better part of three weeks are planned to the last', () => {
     const varnish = card('skerry-varnish');
     varnish.limits.maxCoats = 8;
-    varnish.uses.push('countertop');
+    varnish.uses.push('counter');
     for (const h of ['recoatOpens', 'recoatCloses'] as const)
       varnish.hours[h] = { label: h === 'recoatOpens' ? { low: 24, high: 36 } : { low: 240, high: 240 } };
     const job = counterJob();

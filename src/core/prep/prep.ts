@@ -1,6 +1,6 @@
 import type { HouseRules } from '../house';
 import { LADDER_RULES, sandingLadder, startGrit, type Ladder, type LadderRule } from '../sanding';
-import { faceAreas, kindRow, measureSurface, unitCount, type Surface } from '../surface';
+import { bySize, faceAreas, kindRow, measureSurface, unitCount, type Surface } from '../surface';
 import type { PrepDemand } from '../survey';
 import gateRows from './gates.json';
 import stepRows from './steps.json';
@@ -156,20 +156,29 @@ export function conditionOf({ look, kind }: Surface): NonNullable<NonNullable<Su
 
 function sizesOf(surface: Surface, people: number): Sizes {
   const areas = faceAreas(surface);
-  const measured = measureSurface(surface);
-  const units = unitCount(surface);
   const areaM2 = surface.faces.reduce((s, f) => {
     const a = areas.get(f.id)!.plan;
     return s + (f.coats > 0 && a.ok ? a.areaM2 : 0);
   }, 0);
+  const each = bySize(surface).map((s) => edgesOf(s, areaM2 / unitCount(surface)));
+  return {
+    areaM2,
+    edgeM: each.reduce((sum, e) => sum + e.edgeM, 0),
+    corners: each.reduce((sum, e) => sum + e.corners, 0),
+    units: surface.units?.length ?? 0,
+    people
+  };
+}
+
+/** Metres of edge and corners of pieces of one size; where no outline tells, a square of the area of a piece does, m². */
+function edgesOf(surface: Surface, pieceM2: number): { edgeM: number; corners: number } {
+  const measured = measureSurface(surface);
+  const units = unitCount(surface);
   const outline = measured.ok ? measured.outline : null;
   const rims = measured.ok ? measured.cutOuts.reduce((s, c) => s + c.perimeterM, 0) : 0;
   return {
-    areaM2,
-    edgeM: ((outline?.perimeterM ?? 4 * Math.sqrt(areaM2 / units)) + rims) * units,
-    corners: (outline && outline.sides.length > 2 ? outline.sides.length : 0) * units,
-    units: surface.units?.length ?? 0,
-    people
+    edgeM: ((outline?.perimeterM ?? 4 * Math.sqrt(pieceM2)) + rims) * units,
+    corners: (outline && outline.sides.length > 2 ? outline.sides.length : 0) * units
   };
 }
 

@@ -1,6 +1,6 @@
 import { Type, type Static } from 'typebox';
 import { CARD_FORM } from '../keyed';
-import { SurfaceKindSchema } from '../surface/schema';
+import { SURFACE_KINDS, SurfaceKindSchema } from '../surface/schema';
 
 const text = (max: number) => Type.String({ minLength: 1, maxLength: max });
 const house = Type.Object(
@@ -165,7 +165,7 @@ export const ProductCardSchema = Type.Object(
       minItems: 1,
       maxItems: 2
     }),
-    uses: Type.Array(SurfaceKindSchema, { minItems: 1, maxItems: 9 }),
+    uses: Type.Array(SurfaceKindSchema, { minItems: 1, maxItems: SURFACE_KINDS.length }),
     packs: Type.Array(pack, { minItems: 1, maxItems: 24 }),
     shelfLifeMonths: Type.Object(
       {

@@ -2,7 +2,7 @@ import type { HouseRules } from '../house';
 import type { ProductCard } from '../product';
 import { prepPlan, prepTally, stepsDone, type PrepPlan } from '../prep';
 import { cautionById, type Caution } from '../safety';
-import { measureSurface, unitCount, woodThicknessM, type Surface, kindRow } from '../surface';
+import { coveredM2, woodThicknessM, type Surface, kindRow } from '../surface';
 import {
   emptySurvey,
   isLookedAt,
@@ -23,7 +23,7 @@ import { HOUR_MS } from '../units';
 import { moistureLimits, type Limit } from '../judge';
 import type { SiteClimate } from '../climate';
 import { speciesOf } from '../wood';
-import { cardOf, coatSpec, finishCard, sequenceCards, topCard } from '../document';
+import { anyOutdoors, cardOf, coatSpec, finishCard, sequenceCards, topCard } from '../document';
 import type { PartJob } from '../document';
 import type { WorkState } from '../log';
 import { touchesFood } from '../document';
@@ -70,15 +70,14 @@ export function surveySurface(
 ): SurfaceSurvey {
   const card = finishCard(job);
   const survey = state.surveys.get(surface.id) ?? emptySurvey();
-  const measured = measureSurface(surface);
-  const areaM2 = measured.ok ? measured.areaM2 * unitCount(surface) : 0;
+  const areaM2 = coveredM2(surface);
   const moisture = moistureSeen(job, surface, survey, areaM2, climate, house, nowMs);
   const found = verdictOf({
     surface,
     species: speciesOf(surface.speciesId),
     survey,
     areaM2,
-    outdoors: job.site.setting === 'outdoor',
+    outdoors: anyOutdoors(job, [surface]),
     living: surface.look?.living ?? job.living,
     food: surface.look?.food ?? touchesFood(job),
     moisture: moisture && { ...moisture, limitPercent: moisture.limit.value },
@@ -156,7 +155,10 @@ function moistureSeen(
   if (ahead.length === 0) return null;
   const { min, max } = moistureLimits(
     finishCard(job),
-    { setting: job.site.setting, countertop: kindRow(surface.kind).moisture === 'counter' },
+    {
+      setting: anyOutdoors(job, [surface]) ? 'outdoor' : 'indoor',
+      countertop: kindRow(surface.kind).moisture === 'counter'
+    },
     house
   );
   const board = { thicknessMm: woodThicknessM(surface) * 1000, hardness: speciesOf(surface.speciesId).hardness };

@@ -18,17 +18,14 @@ export { frameOf, fromSide, hasOutline, outlineOf, type FlatShape, type Frame } 
 export { exitProblems, placeCutOut, placeCutOuts, type PlacedCutOut, type PlaceProblem } from './cut-outs';
 export { grainDirection, measureSurface, type Measured, type Part, type Parts, type Unmeasured } from './parts';
 export {
-  effectiveArea,
+  coveredM2,
   faceAreas,
   faceName,
-  facePlanArea,
   isHidden,
-  orientationOf,
   possibleFaces,
   profileDefault,
   profileFactor,
   textureFactor,
-  unitCount,
   usualFaces,
   type FaceArea,
   type FaceAreas
@@ -39,16 +36,19 @@ export { namedList, stillToMeasure, woodThicknessM } from './missing';
 export { cornersOf, isRightAngled, pullCorner, wallsThrough } from './pull';
 export { parseWalk, walkText, type WalkResult } from './walk-text';
 export { blankShape, sketchShape, templateShape, type Template } from './templates';
-export { FACE_KINDS, SURFACE_KINDS } from './schema';
+export { bySize, shapeOfPiece, sizeProblems, unitCount, withNewSize, withPieces, withSizeOf, withTag } from './pieces';
+export { lifeRow, type LifeRow } from './lives';
+export { FACE_KINDS, LIVES, SURFACE_KINDS } from './schema';
 export type {
   Boards,
   CutOut,
   Exit,
   Face,
   FaceKind,
+  Life,
   Living,
   Look,
-  Orientation,
+  PieceSize,
   Profile,
   Shape,
   ShapeOf,

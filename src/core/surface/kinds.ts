@@ -12,6 +12,10 @@ export interface KindRow {
   shape: Template;
   /** Its usual faces, in the order a foreman names them. */
   faces: readonly FaceKind[];
+  /** A box of it is open at the top. */
+  open: boolean;
+  /** It is laid with wide tools, all else with small ones. */
+  wide: boolean;
   /** Its usual thickness, m (house). */
   thicknessM: number;
   /** What its two sides are called: one that stands has an outside, one that lies a top. */
@@ -42,6 +46,8 @@ export interface KindRow {
 
 const lies = {
   one: 'piece',
+  wide: false,
+  open: false,
   sides: 'top and underside',
   boards: false,
   lapped: false,
@@ -56,6 +62,23 @@ const lies = {
   wears: 'lying'
 } as const satisfies Partial<KindRow>;
 
+const worktop = {
+  shape: 'rectangle',
+  faces: ['top', 'edge', 'end-grain', 'underside'],
+  thicknessM: 0.04,
+  edged: true,
+  moisture: 'counter',
+  wears: 'counter'
+} as const satisfies Partial<KindRow>;
+
+const wall = {
+  shape: 'rectangle',
+  thicknessM: 0.022,
+  sides: 'outside and inside',
+  wide: true,
+  wears: 'standing'
+} as const satisfies Partial<KindRow>;
+
 /** The kinds of surface, in the order they are offered. */
 export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
   floor: {
@@ -66,6 +89,7 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
     faces: ['top'],
     thicknessM: 0.022,
     walkedOn: true,
+    wide: true,
     manyFaces: false,
     condition: 'worn or gouged'
   },
@@ -78,6 +102,7 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
     thicknessM: 0.028,
     boards: true,
     walkedOn: true,
+    wide: true,
     edged: true
   },
   stair: {
@@ -90,18 +115,22 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
     thicknessM: 0.04,
     condition: 'worn or gouged'
   },
-  countertop: {
+  counter: {
     ...lies,
-    name: 'Countertop',
-    noun: 'countertop',
-    shape: 'rectangle',
-    faces: ['top', 'edge', 'end-grain', 'underside'],
-    thicknessM: 0.04,
-    edged: true,
+    ...worktop,
+    name: 'Counter',
+    noun: 'counter',
     againstWall: true,
-    cutOut: 'sink',
-    moisture: 'counter',
-    wears: 'counter'
+    cutOut: 'sink'
+  },
+  tabletop: {
+    ...lies,
+    ...worktop,
+    name: 'Tabletop',
+    noun: 'tabletop',
+    one: 'table',
+    thicknessM: 0.03,
+    loose: true
   },
   door: {
     ...lies,
@@ -116,18 +145,6 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
     loose: true,
     wears: 'standing'
   },
-  cladding: {
-    ...lies,
-    name: 'Cladding',
-    noun: 'cladding',
-    shape: 'rectangle',
-    faces: ['outside'],
-    thicknessM: 0.022,
-    sides: 'outside and inside',
-    lapped: true,
-    cutOut: 'opening',
-    wears: 'standing'
-  },
   'cabinet-set': {
     ...lies,
     name: 'Cabinet set',
@@ -137,23 +154,64 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
     thicknessM: 0.02,
     loose: true
   },
-  handrail: {
+  shelving: {
     ...lies,
-    name: 'Handrail',
-    noun: 'handrail',
+    name: 'Shelving',
+    noun: 'shelving',
+    one: 'shelf',
+    shape: 'rectangle',
+    faces: ['top', 'underside', 'edge', 'end-grain'],
+    thicknessM: 0.022,
+    edged: true,
+    loose: true
+  },
+  cladding: {
+    ...lies,
+    ...wall,
+    name: 'Cladding',
+    noun: 'cladding',
+    faces: ['outside'],
+    lapped: true,
+    cutOut: 'opening'
+  },
+  fence: {
+    ...lies,
+    ...wall,
+    name: 'Fence',
+    noun: 'fence',
+    one: 'panel',
+    faces: ['outside', 'inside'],
+    cutOut: 'opening'
+  },
+  rail: {
+    ...lies,
+    name: 'Rail',
+    noun: 'rail',
+    one: 'rail',
     shape: 'lengths',
     faces: ['all-round'],
     thicknessM: 0.05
   },
-  'bench-or-planter': {
+  bench: {
     ...lies,
-    name: 'Bench or planter',
-    noun: 'bench or planter',
+    name: 'Bench',
+    noun: 'bench',
     one: 'bench',
     shape: 'box',
     faces: ['top', 'outside', 'underside'],
     thicknessM: 0.035,
     edged: true
+  },
+  planter: {
+    ...lies,
+    name: 'Planter',
+    noun: 'planter',
+    one: 'planter',
+    shape: 'box',
+    open: true,
+    faces: ['outside', 'inside', 'rim', 'underside'],
+    thicknessM: 0.03,
+    wears: 'standing'
   }
 };
 

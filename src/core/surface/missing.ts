@@ -1,5 +1,6 @@
 import type { FaceKind, Shape, ShapeOf, ShapeType, Surface } from './schema';
 import { kindRow } from './kinds';
+import { bySize } from './pieces';
 import { wallName } from './outline';
 
 /** A length nobody has measured yet is 0: it gives no area, never an invented one. */
@@ -116,9 +117,11 @@ export const thicknessMissing = (surface: Surface): boolean =>
       (THIN_FACES.includes(f.kind) || (f.kind === 'inside' && surface.shape.type === 'box'))
   );
 
-/** Everything still to be measured on a surface, in words. */
+/** Everything still to be measured on a surface, in words; of pieces with a size of their own, which. */
 export const stillToMeasure = (surface: Surface): string[] => [
-  ...missingSizes(surface),
+  ...bySize(surface).flatMap((s) =>
+    missingSizes(s).map((word) => (s.shape === surface.shape ? word : `${word} of ${namedList(s.units ?? [], 3)}`))
+  ),
   ...(thicknessMissing(surface) ? ['thickness'] : [])
 ];
 

@@ -1,6 +1,7 @@
 import { exitProblems, placeCutOuts, type PlacedCutOut } from './cut-outs';
 import { distance, outlineFromWalls, type Outline, type Point } from './outline';
 import { kindRow } from './kinds';
+import { bySize } from './pieces';
 import { missingSizes, namedList, THIN_FACES } from './missing';
 import type { FaceKind, Shape, ShapeOf, Surface } from './schema';
 import { frameOf, hasOutline, outlineOf } from './shape';
@@ -44,8 +45,10 @@ function withoutThickness(parts: Parts, shape: Shape): Parts {
 const known = (areaM2: number, how: string): Part => ({ ok: true, areaM2, how });
 const typed = (problem: string): Part => ({ ok: false, problem });
 
-/** Measures a surface: outline, cut-outs and the area of every face it can have (handbook 5). Units are not multiplied. */
+/** Measures a surface: outline, cut-outs and the area of every face it can have (handbook 5). One piece of it, of the common size where it has one. */
 export function measureSurface(surface: Surface): Measured | Unmeasured {
+  const [first] = surface.sizes ? bySize(surface) : [surface];
+  if (first && first !== surface) return measureSurface(first);
   const { shape } = surface;
   const missing = missingSizes(surface);
   if (missing.length) return { ok: false, in: 'shape', problem: `Not measured yet: ${namedList(missing)}.`, missing };

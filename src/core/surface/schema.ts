@@ -17,12 +17,16 @@ export const SURFACE_KINDS = [
   'floor',
   'deck',
   'stair',
-  'countertop',
+  'counter',
+  'tabletop',
   'door',
-  'cladding',
   'cabinet-set',
-  'handrail',
-  'bench-or-planter'
+  'shelving',
+  'cladding',
+  'fence',
+  'rail',
+  'bench',
+  'planter'
 ] as const;
 export const SurfaceKindSchema = Type.Enum([...SURFACE_KINDS]);
 
@@ -143,6 +147,9 @@ export const FACE_KINDS = [
 ] as const;
 export const FaceKindSchema = Type.Enum([...FACE_KINDS]);
 
+/** Where a face will live, from the gentlest. */
+export const LIVES = ['indoors', 'outdoors, shaded', 'outdoors', 'sun side'] as const;
+
 export const FaceSchema = Type.Object(
   {
     id,
@@ -153,9 +160,20 @@ export const FaceSchema = Type.Object(
     profileFactor: Type.Optional(Type.Number({ minimum: 1, maximum: 3 })),
     coats: Type.Integer({ minimum: 0, maximum: 12 }),
     areaM2: Type.Optional(area),
-    /** How the face lies and what weather meets it: files of version 1 may hold them; no number hangs on either yet. */
-    orientation: Type.Optional(Type.Enum(['flat', 'upright', 'overhead'])),
-    exposure: Type.Optional(Type.Enum(['indoors', 'sheltered', 'open'])),
+    /** Where it will live, when that is not where it is worked: what wears it, and what its finish must stand. */
+    life: Type.Optional(Type.Enum([...LIVES])),
+    /** How it lies while it is worked outdoors, where that is not as its place says. */
+    lies: Type.Optional(
+      Type.Object(
+        {
+          /** 0 looks up, 90 stands, 180 looks down. */
+          tiltDeg: Type.Number({ minimum: 0, maximum: 180 }),
+          /** From north by east. */
+          facingDeg: Type.Optional(Type.Number({ minimum: 0, maximum: 360 }))
+        },
+        closed
+      )
+    ),
     reach: Type.Optional(Type.Enum(['yes', 'before installation', 'no'])),
     /** It lies on the bench while its other side is coated: no handling before touch dry. */
     turnOver: Type.Optional(Type.Boolean())
@@ -213,8 +231,21 @@ export const SurfaceSchema = Type.Object(
     tightSides: Type.Optional(Type.Array(side, { maxItems: 240 })),
     /** Height of an upstand along the tight sides. */
     upstandM: Type.Optional(Type.Number({ minimum: 0, maximum: 2 })),
-    /** Tags of repeated units, each measured alike: "door 1" … "door 12". */
+    /** Tags of its pieces: "door 1" … "door 12". */
     units: Type.Optional(Type.Array(text(30), { minItems: 1, maxItems: 200, uniqueItems: true })),
+    /** Pieces of a size of their own; all others have the shape's. */
+    sizes: Type.Optional(
+      Type.Array(
+        Type.Object(
+          {
+            pieces: Type.Array(text(30), { minItems: 1, maxItems: 200, uniqueItems: true }),
+            shape: ShapeSchema
+          },
+          closed
+        ),
+        { minItems: 1, maxItems: 60 }
+      )
+    ),
     faces: Type.Array(FaceSchema, { minItems: 1, maxItems: 20 })
   },
   closed
@@ -236,6 +267,7 @@ export type FaceKind = Static<typeof FaceKindSchema>;
 export type Face = Static<typeof FaceSchema>;
 export type Texture = Face['texture'];
 export type Profile = Face['profile'];
-export type Orientation = NonNullable<Face['orientation']>;
+export type Life = (typeof LIVES)[number];
+export type PieceSize = NonNullable<Surface['sizes']>[number];
 /** One installed thing, in the dimensions a tape gives. */
 export type Surface = Static<typeof SurfaceSchema>;

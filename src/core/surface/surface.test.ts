@@ -4,9 +4,7 @@ import { deckJob, floorJob } from '../../../tests/fixtures';
 import {
   applyQuickRule,
   cornersOf,
-  effectiveArea,
   faceAreas,
-  facePlanArea,
   measureSurface,
   outlineOf,
   possibleFaces,
@@ -35,6 +33,9 @@ const surface = (part: Partial<Surface>): Surface => ({
   faces: [face('top')],
   ...part
 });
+/** The areas of one face, on a surface as it is given. */
+const areasOfFace = (s: Surface, f: Face) =>
+  faceAreas({ ...s, faces: [...s.faces.filter((x) => x.id !== f.id), f] }).get(f.id)!;
 const areas = (s: Surface): Record<string, number> =>
   Object.fromEntries([...faceAreas(s)].map(([id, a]) => [id, a.plan.ok ? a.plan.areaM2 : NaN]));
 const cut = (part: Partial<CutOut>): CutOut => ({
@@ -51,10 +52,10 @@ const cut = (part: Partial<CutOut>): CutOut => ({
 describe('faces', () => {
   const deck = deckJob().surfaces[0]!;
   const area = (s: Surface, kind: string) => {
-    const a = facePlanArea(
+    const a = areasOfFace(
       s,
       s.faces.find((f) => f.kind === kind)!
-    );
+    ).plan;
     return a.ok ? a.areaM2 : NaN;
   };
   it('a deck loses its gaps on top and below, and gains two edges a board', () => {
@@ -68,23 +69,23 @@ describe('faces', () => {
       boards: undefined,
       faces: [{ id: 't', kind: 'top', texture: 'sawn', profile: 'lap', coats: 1 }]
     };
-    const a = effectiveArea(s, s.faces[0]!);
+    const a = areasOfFace(s, s.faces[0]!).effective;
     expect(a.ok && a.areaM2).toBeCloseTo(41 * 1.25 * 1.1, 9);
   });
   it('a typed area wins; what a shape can not give is asked for', () => {
     const floor = floorJob().surfaces[0]!;
-    expect(facePlanArea(floor, { ...floor.faces[0]!, areaM2: 12 })).toMatchObject({
+    expect(areasOfFace(floor, { ...floor.faces[0]!, areaM2: 12 }).plan).toMatchObject({
       ok: true,
       areaM2: 12,
       how: 'as typed'
     });
     const known: Surface = { ...floor, shape: { type: 'area', areaM2: 20 } };
-    expect(facePlanArea(known, { ...floor.faces[0]!, kind: 'edge' })).toMatchObject({
+    expect(areasOfFace(known, { ...floor.faces[0]!, kind: 'edge' }).plan).toMatchObject({
       ok: false,
       problem: expect.stringContaining('Type the area')
     });
-    expect(facePlanArea(known, { ...floor.faces[0]!, kind: 'end-grain' }).ok).toBe(false);
-    expect(facePlanArea(floor, { ...floor.faces[0]!, kind: 'riser' })).toMatchObject({
+    expect(areasOfFace(known, { ...floor.faces[0]!, kind: 'end-grain' }).plan.ok).toBe(false);
+    expect(areasOfFace(floor, { ...floor.faces[0]!, kind: 'riser' }).plan).toMatchObject({
       ok: false,
       problem: expect.stringContaining('Risers')
     });
@@ -207,7 +208,7 @@ describe('shapes a tape meets', () => {
   });
   it('a counter: front and ends, nothing where it stands tight, a sink with its end grain', () => {
     const counter = surface({
-      kind: 'countertop',
+      kind: 'counter',
       shape: { type: 'rectangle', lengthM: 3, widthM: 0.6 },
       tightSides: [0],
       upstandM: 0.1,
@@ -238,7 +239,7 @@ describe('shapes a tape meets', () => {
   });
   it('edges run all round while the ends have no coats of their own', () => {
     const top = surface({
-      kind: 'countertop',
+      kind: 'counter',
       shape: { type: 'rectangle', lengthM: 3, widthM: 0.6 },
       faces: [face('edge')]
     });
@@ -246,7 +247,7 @@ describe('shapes a tape meets', () => {
   });
   it('handrails by length and girth, cabinets by panels, a planter inside and out', () => {
     const rail = surface({
-      kind: 'handrail',
+      kind: 'rail',
       shape: {
         type: 'lengths',
         items: [
@@ -269,7 +270,7 @@ describe('shapes a tape meets', () => {
       edge: expect.closeTo(4 * 2.4 * 0.02, 9)
     });
     const planter = surface({
-      kind: 'bench-or-planter',
+      kind: 'planter',
       thicknessM: 0.05,
       shape: { type: 'box', lengthM: 1, widthM: 0.5, heightM: 0.4, open: true },
       faces: [face('outside'), face('inside'), face('rim')]

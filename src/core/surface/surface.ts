@@ -2,11 +2,11 @@ import faceKinds from './faces.json';
 import factors from './factors.json';
 import { kindRow } from './kinds';
 import { measureSurface, type Part } from './parts';
+import { bySize, unitCount } from './pieces';
 import {
   FACE_KINDS,
   type Face,
   type FaceKind,
-  type Orientation,
   type Profile,
   type Surface,
   type SurfaceKind,
@@ -29,22 +29,40 @@ export const profileFactor = (f: Pick<Face, 'profile' | 'profileFactor'>): numbe
 export const profileDefault = (p: Profile): number => factors.profile[p];
 
 export const faceName = (kind: FaceKind): string => faceKinds[kind].name;
-/** How a face lies: as set, else as its kind usually does. */
-export const orientationOf = (f: Pick<Face, 'kind' | 'orientation'>): Orientation =>
-  f.orientation ?? (faceKinds[f.kind].orientation as Orientation);
 export const isHidden = (kind: FaceKind): boolean => faceKinds[kind].hidden;
 
-/** How many alike a surface stands for. */
-export const unitCount = (s: Pick<Surface, 'units'>): number => Math.max(1, s.units?.length ?? 1);
-
 /**
- * Plan and effective area of every face of a surface, m², by face id: plan · texture · profile (handbook 5), times its
- * units. One measuring for all of them.
+ * Plan and effective area of every face of a surface, m², by face id: plan · texture · profile (handbook 5), over all its
+ * pieces. One measuring for all faces of pieces of one size.
  */
 export function faceAreas(surface: Surface): Map<string, FaceAreas> {
-  const measured = measureSurface(surface);
-  return new Map(surface.faces.map((f) => [f.id, areasOf(surface, f, measured)]));
+  const alike = bySize(surface).map((s) => [s, measureSurface(s)] as const);
+  return new Map(surface.faces.map((f) => [f.id, together(alike.map(([s, measured]) => areasOf(s, f, measured)))]));
 }
+
+/** The areas of a face over pieces of several sizes. What one of them lacks, all lack. */
+function together(areas: readonly FaceAreas[]): FaceAreas {
+  const [first, ...more] = areas as [FaceAreas, ...FaceAreas[]];
+  if (more.length === 0) return first;
+  const sum = (of: 'plan' | 'effective'): FaceArea => {
+    const lacking = areas.find((a) => !a[of].ok);
+    return lacking
+      ? lacking[of]
+      : {
+          ok: true,
+          areaM2: areas.reduce((s, { [of]: a }) => s + (a.ok ? a.areaM2 : 0), 0),
+          how: areas.map(({ [of]: a }) => (a.ok ? a.how : '')).join(' + ')
+        };
+  };
+  return { plan: sum('plan'), effective: sum('effective') };
+}
+
+/** What a surface covers seen straight on, all its pieces together, m²; 0 while it is not measured. */
+export const coveredM2 = (surface: Surface): number =>
+  bySize(surface).reduce((sum, s) => {
+    const measured = measureSurface(s);
+    return sum + (measured.ok ? measured.areaM2 * unitCount(s) : 0);
+  }, 0);
 
 function areasOf(surface: Surface, face: Face, measured: ReturnType<typeof measureSurface>): FaceAreas {
   const plan = planOf(surface, face, measured);
@@ -63,14 +81,6 @@ function planOf(surface: Surface, face: Face, measured: ReturnType<typeof measur
   if (!part) return { ok: false, problem: `This shape gives no area for “${faceName(face.kind)}”. Type it.` };
   return part.ok ? { ok: true, areaM2: part.areaM2 * n, how: part.how + times } : part;
 }
-
-/** Plan area of one face, m². */
-export const facePlanArea = (surface: Surface, face: Face): FaceArea =>
-  areasOf(surface, face, measureSurface(surface)).plan;
-
-/** Effective area of one face, m². */
-export const effectiveArea = (surface: Surface, face: Face): FaceArea =>
-  areasOf(surface, face, measureSurface(surface)).effective;
 
 /** Kinds of face a surface can have, in the order a foreman names them. */
 export function possibleFaces(surface: Surface): FaceKind[] {

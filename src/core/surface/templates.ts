@@ -77,10 +77,10 @@ function mapFigures<T>(shape: T, change: (value: number, path: string) => number
 /** How many of something a shape has at the start, where one is no guess: one row of a list is one piece. */
 const isCount = (path: string) => path.endsWith('/count');
 
-/** A shape to be measured: no figure in it is known yet. */
-export const blankShape = (t: Template): Shape => {
+/** A shape to be measured: no figure in it is known yet. A box may be open at the top. */
+export const blankShape = (t: Template, open = false): Shape => {
   const { items, ...plain } = templateShape(t) as Shape & { items?: readonly unknown[] };
-  const shape = (items ? { ...plain, items: items.slice(0, 1) } : plain) as Shape;
+  const shape = (items ? { ...plain, items: items.slice(0, 1) } : t === 'box' ? { ...plain, open } : plain) as Shape;
   return mapFigures(shape, (_, path) => (isCount(path) ? 1 : 0));
 };
 

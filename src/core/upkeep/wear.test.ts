@@ -10,7 +10,7 @@ describe('wear', () => {
     expect(wearBase('two-part-oil', 'floor', false).perYear).toBe(0.25);
     expect(wearBase('hardwax-oil', 'stair', false).perYear).toBe(0.2);
     expect(wearBase('oil-varnish', 'floor', false).perYear).toBe(0.16);
-    expect(wearBase('oxidising-oil', 'countertop', false).perYear).toBe(0.28);
+    expect(wearBase('oxidising-oil', 'counter', false).perYear).toBe(0.28);
     expect(wearBase('deck-oil', 'deck', true).perYear).toBe(0.42);
     expect(wearBase('oil-paint-recipe', 'cladding', true).perYear).toBe(0.3);
   });

@@ -11,7 +11,7 @@ import { startCandidates } from './search';
 import type { SiteClimate } from '../climate';
 import type { CoatPlan } from '../coats';
 import { needsWeather } from './job-climate';
-import { coatCard } from '../document';
+import { anyOutdoors, coatCard } from '../document';
 import type { PartJob } from '../document';
 import type { Knowledge } from '../knowledge';
 import { kappaFor } from '../knowledge';
@@ -139,7 +139,7 @@ export const sequenceContext = (
 
 /** What moisture, daylight and the like go by on a job. */
 export const useOf = (job: PartJob) => ({
-  setting: job.site.setting,
+  setting: anyOutdoors(job) ? ('outdoor' as const) : ('indoor' as const),
   countertop: job.surfaces.some((s) => kindRow(s.kind).moisture === 'counter'),
   lamps: job.site.lamps || job.site.setting === 'indoor'
 });

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { card, deckJob, floorJob, knowledge } from '../../../tests/fixtures';
+import { card, counterJob, deckJob, floorJob, knowledge } from '../../../tests/fixtures';
 import type { WeatherHour } from '../air';
 import { coatPlans } from '../coats';
-import { sequenceContext } from './contexts';
+import { sequenceContext, useOf } from './contexts';
 import { siteClimate } from './job-climate';
 import { coatNeeds } from '../drying';
 import { temperatureFactor } from '../air';
@@ -20,6 +20,15 @@ const week = {
   mon: { from: '07:30', to: '17:30' },
   sun: { from: '01:30', to: '03:30' }
 };
+
+describe('what the limits of a job go by', () => {
+  it('wood that will live outdoors may be as damp as outdoor wood, wherever it is worked', () => {
+    const door = counterJob();
+    expect(useOf(door)).toMatchObject({ setting: 'indoor', countertop: true });
+    door.surfaces[0]!.faces[0]!.life = 'outdoors';
+    expect(useOf(door)).toMatchObject({ setting: 'outdoor' });
+  });
+});
 
 describe('working hours', () => {
   const on = (zone: string, day: string) =>

@@ -1,6 +1,7 @@
 import { RESERVED_NAMES } from '../../core/keyed';
 import Papa from 'papaparse';
 import {
+  bySize,
   FACE_KINDS,
   faceName,
   measureSurface,
@@ -17,6 +18,8 @@ import {
 } from '../../core/surface';
 import { parseArea, parseLength, type UnitSystem } from '../../core/units';
 import { findSpecies, speciesTable, UNKNOWN_SPECIES } from '../../core/wood';
+import { newestKind } from '../lift-kinds';
+import { OLD_KINDS } from '../schema/job-1-schema';
 import type { FileProblem } from './drawing';
 
 /** Columns of a take-off, in the order they are written. Only name, kind and a size must be there. */
@@ -87,7 +90,7 @@ function rowSurface(
     return null;
   };
   const name = row.name || bad('name', 'is empty.');
-  const kind = SURFACE_KINDS.find((k) => k === row.kind?.toLowerCase().replaceAll(' ', '-'));
+  const kind = kindOf(row.kind ?? '');
   if (!kind) bad('kind', `“${row.kind ?? ''}” is none of ${SURFACE_KINDS.join(', ')}.`);
   const speciesId = speciesIdOf(row.species);
   if (!speciesId) bad('species', `“${row.species}” is not in the table of species.`);
@@ -126,6 +129,13 @@ function rowSurface(
   const measured = measureSurface(surface);
   if (!measured.ok) bad(shape.type === 'walls' ? 'walk' : 'shape', measured.problem);
   return surface;
+}
+
+/** A kind by its word, as a list may write it; older words count. */
+function kindOf(text: string): SurfaceKind | undefined {
+  const word = text.toLowerCase().replaceAll(' ', '-');
+  const known = [...SURFACE_KINDS, ...OLD_KINDS].find((k) => k === word);
+  return known && newestKind(known);
 }
 
 function speciesIdOf(text: string | undefined): string | undefined {
@@ -201,7 +211,7 @@ export function writeTakeOff(surfaces: readonly Surface[]): string {
     Papa.unparse(
       {
         fields: [...TAKE_OFF_COLUMNS],
-        data: surfaces.map((s) => TAKE_OFF_COLUMNS.map((c) => cells(s)[c] ?? ''))
+        data: surfaces.flatMap(bySize).map((s) => TAKE_OFF_COLUMNS.map((c) => cells(s)[c] ?? ''))
       },
       { escapeFormulae: true, newline: '\n' }
     ) + '\n'

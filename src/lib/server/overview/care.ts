@@ -1,7 +1,7 @@
 import type { Span } from '../../../core/drying';
 import { coatCount, coatSpec, partJobs, topCard, wholeSurfaceId, type PartJob } from '../../../core/document';
 import { keepPlan } from '../../../core/care';
-import { measureSurface, unitCount } from '../../../core/surface';
+import { coveredM2 } from '../../../core/surface';
 import { speciesOf } from '../../../core/wood';
 import type { Db } from '../db/connect';
 import { jobsInCare } from '../jobs/lists';
@@ -68,7 +68,6 @@ function surfacesOfPart(r: JobRow, job: PartJob, servedMs: number, house: HouseR
   const { colour } = coatSpec(job.finish!, coatCount(job));
   return keepPlan(job, card, servedMs, house).surfaces.map((k): SurfaceInCare => {
     const surface = job.surfaces.find((s) => s.id === k.surfaceId)!;
-    const measured = measureSurface(surface);
     return {
       key: `${r.id} ${job.part} ${surface.id}`,
       jobId: r.id,
@@ -80,7 +79,7 @@ function surfacesOfPart(r: JobRow, job: PartJob, servedMs: number, house: HouseR
       surfaceId: wholeSurfaceId(surface.id),
       surface: surface.name,
       species: speciesOf(surface.speciesId).name,
-      areaM2: measured.ok ? measured.areaM2 * unitCount(surface) : 0,
+      areaM2: coveredM2(surface),
       product: card.name,
       colour,
       servedMs,

@@ -2,6 +2,7 @@ import { error as refusal } from '@sveltejs/kit';
 import { and, asc, desc, eq } from 'drizzle-orm';
 import { cardProblems, type ProductCard } from '../../../core/product';
 import { productCard as productCardValidator } from '../../../formats/validate/gen/productCard.gen.js';
+import { newestCard } from '../../../formats/lift-kinds';
 import { check } from '../../../formats/validate/validate';
 import { canonicalJson } from '../canonical-json';
 import { lockCrew } from '../accounts/people';
@@ -18,7 +19,7 @@ export type ShelfCard = {
 
 type Row = typeof productCard.$inferSelect;
 const row = (r: Row): ShelfCard => ({
-  card: r.document,
+  card: newestCard(r.document) as ProductCard,
   revision: r.revision,
   changedBy: r.changedBy,
   changedAt: r.changedAt
@@ -40,7 +41,7 @@ function whyUnreadable(r: Row): string | null {
   const key = `${r.crewId} ${r.cardId} ${r.revision} ${r.changedAt.getTime()}`;
   const known = verdicts.get(key);
   if (known !== undefined) return known;
-  const checked = check<ProductCard>(productCardValidator, r.document);
+  const checked = check<ProductCard>(productCardValidator, newestCard(r.document));
   const problems = checked.ok ? cardProblems(checked.value) : checked.problems;
   const [first] = problems;
   const why = first

@@ -49,7 +49,7 @@
               ? `, ${s.card.components.map((c) => c.parts).join(':')} by ${s.card.ratioBasis}`
               : ''}</span
           >
-          {#if ourWay(s.card)}<span class="text-[13px] font-semibold">our way for countertops</span>{/if}
+          {#if ourWay(s.card)}<span class="text-[13px] font-semibold">our way for counters</span>{/if}
           {#if on}<span class="tag text-go"><Sign kind="go" size={15} />chosen</span>
           {:else if s.misfits.length}<span class="tag text-stop"
               ><Sign kind="no" size={15} />{s.misfits[0]!.problem}</span

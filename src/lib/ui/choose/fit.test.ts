@@ -14,7 +14,7 @@ describe('which card fits', () => {
   it('a floor takes a floor oil and hardwax, no deck oil, and says why', () => {
     expect(why(floorJob(), 'ostrel-duo')).toEqual([]);
     expect(why(floorJob(), 'pellow-hardwax')).toEqual([]);
-    expect(why(floorJob(), 'marrum-deck').join(' ')).toMatch(/outdoor work; this site is indoor.*not for a floor/);
+    expect(why(floorJob(), 'marrum-deck').join(' ')).toMatch(/outdoor wood; this is indoor.*not for a floor/);
   });
   it('too many coats for one card may be right for another', () => {
     const job = floorJob();

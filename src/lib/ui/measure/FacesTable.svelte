@@ -20,7 +20,7 @@
   import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Why from '../why/Why.svelte';
-  import { PROFILES, REACHES, TEXTURES } from './choices';
+  import { FACINGS, LIES, LIFE_CHOICES, PROFILES, REACHES, TEXTURES } from './choices';
   import { faceRef, sharedFaces } from '$core/document';
   import CoatStepper from './CoatStepper.svelte';
   import { parseFactor, showFactor } from './factor';
@@ -33,6 +33,13 @@
   const coatsByPart = (f: Face) =>
     desk.view.parts.flatMap((p) =>
       p.job.surfaces.flatMap((s) => s.faces.flatMap((x) => (faceRef(s, x) === faceRef(surface, f) ? [x.coats] : [])))
+    );
+  /** Whether a face is worked outdoors, in any part that has it. */
+  const outdoors = (f: Face) =>
+    desk.view.parts.some(
+      ({ job }) =>
+        job.site.setting === 'outdoor' &&
+        job.surfaces.some((s) => s.faces.some((x) => faceRef(s, x) === faceRef(surface, f)))
     );
   let open = $state<string | null>(null);
   const setFace = (i: number, change: (f: Face) => void, field?: string) =>
@@ -63,7 +70,8 @@
     [
       f.texture === 'sanded' && f.profile === 'flat' ? '' : `${f.texture}, ${f.profile}`,
       f.reach === 'no' ? 'can’t be reached' : f.reach === 'before installation' ? 'before installation' : '',
-      f.turnOver ? 'lies face down to dry' : ''
+      f.turnOver ? 'lies face down to dry' : '',
+      f.life ? `will live ${f.life === 'sun side' ? 'on the sun side' : f.life}` : ''
     ]
       .filter(Boolean)
       .join(', ');
@@ -153,6 +161,36 @@
             options={REACHES}
             onchange={(v) => setFace(i, (x) => (x.reach = v))}
           />
+          <Choice
+            label="Will live"
+            value={f.life ?? ''}
+            options={LIFE_CHOICES}
+            onchange={(v) =>
+              setFace(i, (x) => {
+                if (v) x.life = v;
+                else delete x.life;
+              })}
+          />
+          {#if outdoors(f)}
+            <Choice
+              label="Lies while it is worked"
+              value={f.lies ? String(f.lies.tiltDeg) : ''}
+              options={LIES}
+              onchange={(v) =>
+                setFace(i, (x) => {
+                  if (v) x.lies = { ...x.lies, tiltDeg: Number(v) };
+                  else delete x.lies;
+                })}
+            />
+            {#if f.lies && f.lies.tiltDeg > 0 && f.lies.tiltDeg < 180}
+              <Choice
+                label="Looks to the"
+                value={String(Math.round((f.lies.facingDeg ?? 180) / 45) * 45)}
+                options={FACINGS}
+                onchange={(v) => setFace(i, (x) => (x.lies!.facingDeg = Number(v)))}
+              />
+            {/if}
+          {/if}
           <div class="col-span-2">
             <Tick
               label="Lies face down to dry: it is turned over"

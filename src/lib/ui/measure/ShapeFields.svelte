@@ -12,11 +12,13 @@
   interface Props {
     shape: Shape;
     path: string;
+    /** What the ids of its fields begin with. */
+    stem?: string;
     /** What the tape still owes, in the fields' own words. */
     missing: readonly string[];
     onchange: (key: string, value: number | boolean) => void;
   }
-  const { shape, path, missing, onchange }: Props = $props();
+  const { shape, path, stem = 'dim', missing, onchange }: Props = $props();
   const desk = useJobDesk();
   const dims = $derived(DIMENSIONS[shape.type] ?? []);
   const value = (key: string) => (shape as unknown as Record<string, number>)[key]!;
@@ -27,7 +29,7 @@
   {#each dims as d (d.key)}
     {#if d.count}
       <CountField
-        id="dim-{d.key}"
+        id="{stem}-{d.key}"
         label={d.label}
         value={value(d.key) || null}
         most={STAIR_MOST[d.key] ?? 1000}
@@ -35,7 +37,7 @@
       />
     {:else}
       <LengthField
-        id="dim-{d.key}"
+        id="{stem}-{d.key}"
         label={d.label}
         value={missing.includes(d.label.toLowerCase()) ? null : value(d.key)}
         zero={d.zero}
@@ -49,7 +51,7 @@
 </div>
 {#if shape.type === 'area'}
   <QuantityField
-    id="dim-areaM2"
+    id="{stem}-areaM2"
     label="Area"
     value={shape.areaM2}
     units={desk.units}

@@ -53,6 +53,7 @@
   function pickShape(t: Template) {
     set((s) => {
       s.shape = blankShape(t);
+      delete s.sizes;
       delete s.cutOuts;
       delete s.exits;
       delete s.tightSides;
@@ -61,9 +62,10 @@
   function setKind(kind: SurfaceKind) {
     set((s) => {
       s.kind = kind;
-      const { shape: usual, boards } = kindRow(kind);
+      const { shape: usual, boards, open } = kindRow(kind);
       if (usual !== 'rectangle' && s.shape.type !== usual) {
-        s.shape = blankShape(usual);
+        s.shape = blankShape(usual, open);
+        delete s.sizes;
         delete s.cutOuts;
         delete s.exits;
       }
@@ -160,7 +162,12 @@
     {/if}
   {/if}
   {#if flat || shape.type === 'area'}<BoardsForm {surface} {path} onchange={set} />{/if}
-  <UnitsForm {surface} onchange={set} />
+  <UnitsForm
+    {surface}
+    {path}
+    onchange={(make, field) =>
+      desk.edit((d) => (d.surfaces[index] = make(d.surfaces[index]!)), field && `${surface.id} ${field}`)}
+  />
 
   <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Wood</h2>
   <div class="mt-2 grid grid-cols-2 gap-3">

@@ -1,22 +1,23 @@
 <script lang="ts">
-  import { kindRow, type Surface } from '$core/surface';
+  import { kindRow, withPieces, withTag, type Surface } from '$core/surface';
   import CountField from '../fields/CountField.svelte';
   import TextField from '../fields/TextField.svelte';
+  import PieceSizes from './PieceSizes.svelte';
 
-  /** Pieces alike: how many, and a tag for each, so that every one goes back to its place. */
-  const { surface, onchange }: { surface: Surface; onchange: (change: (s: Surface) => void, field?: string) => void } =
-    $props();
+  interface Props {
+    surface: Surface;
+    path: string;
+    onchange: (make: (s: Surface) => Surface, field?: string) => void;
+  }
+  /** The pieces of a surface: how many, a tag for each, so that every one goes back to its place, and sizes of their own. */
+  const { surface, path, onchange }: Props = $props();
   const tags = $derived(surface.units ?? []);
   const word = $derived(kindRow(surface.kind).one);
-  function count(n: number) {
+  const count = (n: number) =>
     onchange((s) => {
-      if (n <= 1) delete s.units;
-      else {
-        const old = s.units ?? [];
-        s.units = Array.from({ length: n }, (_, i) => old[i] ?? freshTag(old, i));
-      }
+      const old = s.units ?? [];
+      return withPieces(s, n <= 1 ? [] : Array.from({ length: n }, (_, i) => old[i] ?? freshTag(old, i)));
     }, 'units');
-  }
   function freshTag(old: readonly string[], i: number): string {
     let n = i + 1;
     while (old.includes(`${word} ${n}`)) n++;
@@ -26,9 +27,9 @@
   const twice = (t: string) => tags.filter((x) => x === t).length > 1;
 </script>
 
-<h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Alike</h2>
+<h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Pieces</h2>
 <div class="mt-2">
-  <CountField label="How many alike" value={Math.max(1, tags.length)} least={1} most={200} onchange={count} />
+  <CountField label="How many" value={Math.max(1, tags.length)} least={1} most={200} onchange={count} />
 </div>
 {#if tags.length}
   <button class="link mt-1 text-[13px]" aria-expanded={open} onclick={() => (open = !open)}
@@ -42,9 +43,13 @@
           value={t}
           maxlength={30}
           errors={t === '' ? ['Give it a tag.'] : twice(t) ? ['Two carry this tag.'] : null}
-          oninput={(e) => onchange((s) => (s.units![i] = e.currentTarget.value), `tag ${i}`)}
+          oninput={(e) => {
+            const tag = e.currentTarget.value;
+            onchange((s) => withTag(s, i, tag), `tag ${i}`);
+          }}
         />
       {/each}
     </div>
   {/if}
+  <PieceSizes {surface} {path} {onchange} />
 {/if}

@@ -6,6 +6,7 @@ import {
   type Boards,
   type CutOut,
   type Face,
+  type Life,
   type Profile,
   type Shape,
   type ShapeType,
@@ -64,6 +65,34 @@ export const REACHES: Options<NonNullable<Face['reach']>> = [
   { value: 'before installation', label: 'Before installation' },
   { value: 'no', label: 'Can’t be reached' }
 ];
+
+export const LIFE_CHOICES: Options<Life | ''> = [
+  { value: '', label: 'Where it is worked' },
+  { value: 'indoors', label: 'Indoors' },
+  { value: 'outdoors, shaded', label: 'Outdoors, shaded', note: 'a north side, under a roof' },
+  { value: 'outdoors', label: 'Outdoors' },
+  { value: 'sun side', label: 'Outdoors, sun side' }
+];
+
+/** How a face may lie outdoors, by its slope; what stands faces a quarter. */
+export const LIES: Options<string> = [
+  { value: '', label: 'As its place says' },
+  { value: '0', label: 'Flat, face up' },
+  { value: '45', label: 'Sloped' },
+  { value: '90', label: 'Upright' },
+  { value: '180', label: 'Overhead' }
+];
+
+export const FACINGS: Options<string> = [
+  'North',
+  'North-east',
+  'East',
+  'South-east',
+  'South',
+  'South-west',
+  'West',
+  'North-west'
+].map((label, i) => ({ value: String(i * 45), label }));
 
 export const PATTERNS: Options<NonNullable<Boards['pattern']>> = [
   { value: 'strip', label: 'Strip', note: 'laps lie in the joints along the boards' },

@@ -4,17 +4,16 @@ import { UNKNOWN_SPECIES } from '$core/wood';
 /** A surface to begin with: the usual shape, faces and end grit of its kind. Its wood and sizes are what nobody knows yet. */
 export function newSurface(kind: SurfaceKind, number: number, endGrit: Readonly<Record<SurfaceKind, number>>): Surface {
   const row = kindRow(kind);
-  const word = row.noun.split(' or ')[0]!;
   return {
     id: `surface-${Date.now().toString(36)}`,
-    name: `${word[0]!.toUpperCase()}${word.slice(1)} ${number}`,
+    name: `${row.name} ${number}`,
     kind,
     speciesId: UNKNOWN_SPECIES,
     thicknessM: 0,
     lastGrit: endGrit[kind],
     waterPopped: false,
     weathered: false,
-    shape: blankShape(row.shape),
+    shape: blankShape(row.shape, row.open),
     ...(row.boards && { boards: { widthM: 0, gapM: 0 } }),
     ...(row.againstWall && { tightSides: [0] }),
     faces: row.faces.map((k, i) => newFace(k, i === 0 ? 2 : 1))

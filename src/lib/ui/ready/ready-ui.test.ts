@@ -8,7 +8,7 @@ import { fieldOfSide, KINDS } from '../measure/choices';
 import { parseDirection, parseTurn } from '../measure/turn';
 import { eventWords } from '$words/event-words';
 import { allConsumables, amountWords, consumableWords, waitWords } from './step-words';
-import { kindRow, measureSurface, possibleFaces, stillToMeasure, templateShape } from '$core/surface';
+import { kindRow, measureSurface, possibleFaces, stillToMeasure, templateShape, type Shape } from '$core/surface';
 
 describe('words of Ready', () => {
   it('amounts with their units, in either system', () => {
@@ -96,7 +96,7 @@ describe('fields of Measure', () => {
       const s = {
         ...blank,
         thicknessM: 0.03,
-        shape: templateShape(kindRow(value).shape),
+        shape: { ...templateShape(kindRow(value).shape), ...(kindRow(value).open && { open: true }) } as Shape,
         ...(blank.boards && { boards: { widthM: 0.12, gapM: 0.006 } })
       };
       const m = measureSurface(s);
