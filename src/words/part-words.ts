@@ -1,5 +1,15 @@
-import { FIRST_PART, partJob, partOf, wholeSurfaceId, type Cell, type JobDocument, type Taken } from '../core/document';
+import {
+  FIRST_PART,
+  partJob,
+  partOf,
+  wholeSurfaceId,
+  type Cell,
+  type JobDocument,
+  type PartJob,
+  type Taken
+} from '../core/document';
 import { faceName, namedList } from '../core/surface';
+import { whenWords } from './time';
 
 /** What a part is called: by the crew's own name, else by the surfaces it takes. */
 export function partName(document: JobDocument, partId: string): string {
@@ -13,6 +23,10 @@ export function partName(document: JobDocument, partId: string): string {
 /** A job by its title; where it has several parts, one of them beside it. */
 export const partTitle = (document: JobDocument, partId: string): string =>
   document.parts.length > 1 ? `${document.title}: ${partName(document, partId)}` : document.title;
+
+/** What a part waits for, and until when; empty when for nothing. */
+export const waitsWords = ({ waits, site }: Pick<PartJob, 'waits' | 'site'>, nowMs: number): string =>
+  !waits ? '' : waits.untilMs === null ? waits.why : `${waits.why}: ${whenWords(waits.untilMs, nowMs, site.timeZone)}`;
 
 /** The address of a station of a job; where it is not the first, its part is named. */
 export const stationOf = (jobId: string, part: string, station = ''): string =>

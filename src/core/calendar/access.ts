@@ -38,6 +38,10 @@ export function openStretches(
   return work.flatMap((w) => cut(w, shut));
 }
 
+/** Stretches with all before an instant shut, by a reason; what is shut already keeps its own. */
+export const shutUntil = (stretches: readonly OpenStretch[], untilMs: number, why: string): OpenStretch[] =>
+  stretches.flatMap((s) => (s.shut === undefined ? cut(s, [{ fromMs: -Infinity, toMs: untilMs, shut: why }]) : [s]));
+
 function cut(w: Stretch, shut: readonly Required<OpenStretch>[]): OpenStretch[] {
   const edges = new Set([w.fromMs, w.toMs]);
   for (const s of shut) for (const e of [s.fromMs, s.toMs]) if (e > w.fromMs && e < w.toMs) edges.add(e);

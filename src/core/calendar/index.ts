@@ -1,4 +1,4 @@
-export { dailyStretches, isCalendarDate, type OpenStretch, openStretches, shareOfHours } from './access';
+export { dailyStretches, isCalendarDate, type OpenStretch, openStretches, shareOfHours, shutUntil } from './access';
 export { usableFrom } from './usable-from';
 export {
   dayStarts,

@@ -29,6 +29,8 @@ export { newPlace, PLACE_NAMES } from './places';
 export { assignCells, freeId, joinPart, splitPart, takenFrom, tidyParts } from './split';
 export { blockingProblems, jobProblems, type Problem, touchesFood } from './problems';
 export {
+  AWAITED,
+  type Awaited,
   type CoatChoice,
   CUT_BACKS,
   type CutBack,

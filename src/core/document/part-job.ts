@@ -14,6 +14,8 @@ export interface PartJob extends Omit<JobDocument, 'format' | 'version' | 'site'
   finish?: Finish;
   compared?: FinishSystem[];
   startAt?: string;
+  /** What it waits for in another part: nothing goes on before; null while nobody knows until when. */
+  waits?: { untilMs: number | null; why: string };
 }
 
 /** The part of a job with this id; the first where there is none. */
@@ -121,7 +123,7 @@ const productsNamed = (parts: readonly Part[]): Set<string> =>
  * too, on other pieces, only this part's coats change.
  */
 export function withPartJob(document: JobDocument, job: PartJob): JobDocument {
-  const { part: partId, site, placeName: _n, surfaces, finish, compared, startAt, ...wide } = job;
+  const { part: partId, site, placeName: _n, waits: _w, surfaces, finish, compared, startAt, ...wide } = job;
   const { place, latitudeDeg, longitudeDeg, timeZone, ...air } = site;
   const part = partOf(document, partId);
   const here = placeOf(document, part);

@@ -104,6 +104,9 @@ function partsProblems({ parts, places, surfaces }: JobDocument): Problem[] {
       stop(`${path}/takes`, 'the first part takes what no other takes: it names nothing itself');
     if (i > 0 && part.takes.length === 0)
       stop(`${path}/takes`, 'takes nothing; a part after the first names its faces');
+    if (part.after && !parts.some((p) => p.id === part.after!.part))
+      stop(`${path}/after/part`, `the part “${part.after.part}” is not in this job`);
+    if (waitsForItself(parts, part)) stop(`${path}/after/part`, 'waits, in the end, for itself');
     part.takes.forEach((t, k) => {
       const at = `${path}/takes/${k}`;
       const surface = surfaces.find((s) => s.id === t.surface);
@@ -115,6 +118,17 @@ function partsProblems({ parts, places, surfaces }: JobDocument): Problem[] {
     });
   });
   return out;
+}
+
+/** Whether a part waits for one that waits for it. */
+function waitsForItself(parts: JobDocument['parts'], part: JobDocument['parts'][number]): boolean {
+  const seen = new Set<string>();
+  for (let next = part.after?.part; next !== undefined; next = parts.find((p) => p.id === next)?.after?.part) {
+    if (next === part.id) return true;
+    if (seen.has(next)) return false;
+    seen.add(next);
+  }
+  return false;
 }
 
 function surfaceProblems(surface: Surface, index: number): Problem[] {

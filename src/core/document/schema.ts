@@ -189,6 +189,9 @@ export const SampleBoardSchema = Type.Object(
   closed
 );
 
+/** What the last coat of a part may have to come to before another part begins, in its order. */
+export const AWAITED = ['touch dry', 'ready', 'light use', 'full cure'] as const;
+
 /** Faces of a surface that a part takes: one or all of them, on all pieces or on some. */
 export const TakenSchema = Type.Object(
   {
@@ -217,7 +220,11 @@ export const PartSchema = Type.Object(
     finish: Type.Optional(FinishSchema),
     /** Systems weighed against each other before one is chosen. */
     compared: Type.Optional(Type.Array(FinishSystemSchema, { maxItems: 4 })),
-    startAt: Type.Optional(Type.String({ format: 'date-time' }))
+    startAt: Type.Optional(Type.String({ format: 'date-time' })),
+    /** The part it waits for, and what that one must have come to before this one begins. */
+    after: Type.Optional(
+      Type.Object({ part: Type.String({ pattern: SLUG_FORM.pattern }), until: Type.Enum([...AWAITED]) }, closed)
+    )
   },
   closed
 );
@@ -270,5 +277,6 @@ export type SampleBoard = Static<typeof SampleBoardSchema>;
 export type JobDocument = Static<typeof JobDocumentSchema>;
 export type Place = Static<typeof PlaceSchema>;
 export type Part = Static<typeof PartSchema>;
+export type Awaited = (typeof AWAITED)[number];
 export type Taken = Static<typeof TakenSchema>;
 export type Site = Static<typeof SiteSchema>;

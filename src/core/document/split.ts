@@ -15,7 +15,7 @@ export function splitPart(document: JobDocument, cells: readonly Cell[], id: str
   const [first] = cells;
   if (!first) return document;
   const from = document.parts.find((p) => p.id === ownersOf(document)(first)) ?? document.parts[0]!;
-  const { id: _i, name: _n, startAt: _s, takes: _t, ...same } = structuredClone(from);
+  const { id: _i, name: _n, startAt: _s, takes: _t, after: _a, ...same } = structuredClone(from);
   return assignCells({ ...document, parts: [...document.parts, { ...same, id, takes: [] }] }, cells, id);
 }
 
@@ -97,6 +97,8 @@ function withOwners(document: JobDocument, owner: (cell: Cell) => string): JobDo
       takes.set(part, [...(takes.get(part) ?? []), ...takesOf(s, shares)]);
   const [{ startAt, ...first }, ...others] = document.parts as [Part, ...Part[]];
   const idle = !takes.has(first.id) && takes.size > 0;
+  // Nobody waits for a part that is gone, or has nothing.
+  const there = (id: string) => takes.has(id);
   return withCoatsOfParts({
     ...document,
     parts: [
@@ -105,7 +107,7 @@ function withOwners(document: JobDocument, owner: (cell: Cell) => string): JobDo
         const mine = takes.get(p.id);
         return mine ? [{ ...p, takes: mine }] : [];
       })
-    ]
+    ].map(({ after, ...p }) => ({ ...p, ...(after && there(after.part) && { after }) }))
   });
 }
 

@@ -8,6 +8,7 @@ import { liveWork, surveySurface, type LiveWork, type SurfaceSurvey } from '../s
 import { unitCount } from '../surface';
 import { moistureRead, siteClimate } from '../window';
 import { stageOf, workedParts } from './parts';
+import { inWaitingOrder, waitsOf } from './waits';
 
 /** All that a view of a job is made from. */
 export interface JobSeen {
@@ -66,7 +67,14 @@ export function view(seen: JobSeen): JobView {
     return { job, state: forPart(state, job.part), measured: here, climate };
   });
   let surveys: readonly SurfaceSurvey[] | null = null;
-  const parts = standing.map((s) => partView(seen, s, knowledgeIn(seen, standing, s)));
+  const seenParts = new Map<string, PartView>();
+  for (const s of inWaitingOrder(standing, document)) {
+    const part = document.parts.find((p) => p.id === s.job.part)!;
+    const waits = waitsOf(part, document, part.after && seenParts.get(part.after.part), seen.nowMs);
+    const job = waits ? { ...s.job, waits } : s.job;
+    seenParts.set(part.id, partView(seen, { ...s, job }, knowledgeIn(seen, standing, s)));
+  }
+  const parts = standing.map((s) => seenParts.get(s.job.part)!);
   return {
     state,
     span,

@@ -105,7 +105,7 @@ export function plan(
     now,
     dwell: card && now ? dwellMinutes(card, first!.method, now, first!.dwellMinutes) : null,
     get hours() {
-      return (judged ??= ctx && climate ? judgedHours(job, climate, ctx) : []);
+      return (judged ??= ctx && climate ? judgedHours(job, climate, ctx, nowMs) : []);
     },
     chosen,
     leave: complete ? leavePlan(top!, last, house) : null,

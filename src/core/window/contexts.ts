@@ -2,7 +2,7 @@ import { kindRow } from '../surface';
 import { coatNeeds, dryingCurve, type CoatTimes } from '../drying';
 import type { Method, ProductCard } from '../product';
 import { HOUR_MS } from '../units';
-import { dayStarts, openStretches, type OpenStretch } from '../calendar';
+import { dayStarts, openStretches, shutUntil, type OpenStretch } from '../calendar';
 import { goingOn, horizonBits, simulateStart, workHours } from './sequence';
 import type { CoatOnWood, CoatToLay, SequenceContext } from './sequence-context';
 import { judgeHours, layingLimits, type HourVerdict, type RuleBits } from '../judge';
@@ -145,16 +145,17 @@ export const useOf = (job: PartJob) => ({
 });
 
 /** What may be worked from now on, and what is shut and why. */
-const openFrom = ({ site }: PartJob, fromMs: number, endMs: number, nowMs: number): OpenStretch[] =>
-  openStretches(site.workingHours, site.closures ?? [], site.timeZone, fromMs, endMs)
+function openFrom({ site, waits }: PartJob, fromMs: number, endMs: number, nowMs: number): OpenStretch[] {
+  const open = openStretches(site.workingHours, site.closures ?? [], site.timeZone, fromMs, endMs);
+  return (waits ? shutUntil(open, waits.untilMs ?? Infinity, waits.why) : open)
     .map((w) => ({ ...w, fromMs: Math.max(w.fromMs, nowMs) }))
     .filter((w) => w.toMs > w.fromMs);
+}
 
 /** Every hour ahead for the coat that comes next, with all that closes it. */
-export function judgedHours(job: PartJob, climate: SiteClimate, ctx: SequenceContext): HourVerdict[] {
+export function judgedHours(job: PartJob, climate: SiteClimate, ctx: SequenceContext, nowMs: number): HourVerdict[] {
   const { fromMs } = ctx.work;
   const endMs = climate.startMs + climate.hours.length * HOUR_MS;
-  const nowMs = Math.max(fromMs, ctx.work.from.find((ms) => ms > 0) ?? fromMs);
   const next = ctx.coats[0]!;
   const verdicts = judgeHours(climate, next.limits, openFrom(job, fromMs, endMs, nowMs), fromMs).slice(
     0,

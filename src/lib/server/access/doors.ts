@@ -86,6 +86,9 @@ export const DOORS: Keyed<Keyed<Door>> = keyed<Keyed<Door>>({
     PUT: send('edit cards', JOB_FILE_LIMIT_BYTES),
     POST: send('edit cards', SMALL_JSON_BYTES)
   }),
+  '/api/clients': keyed({ GET: look('edit jobs') }),
+  '/api/places': keyed({ GET: look('edit jobs') }),
+  '/api/places/here': keyed({ GET: look('edit jobs') }),
   '/api/house': keyed({ GET: look(), PUT: send('edit house rules', SMALL_JSON_BYTES) }),
   '/api/house/effect': keyed({ POST: send('signed in', SMALL_JSON_BYTES) }),
   '/api/jobs': keyed({ POST: send('create jobs', JOB_FILE_LIMIT_BYTES) }),

@@ -19,10 +19,12 @@ import type { NewEvent } from '../../../core/log';
 import type { Plan } from '../../../core/plan';
 import type { ProductCard } from '../../../core/product';
 import type { HouseDocument } from '../../../core/house';
+import { client, site } from './client-tables';
 import { crew, user } from './people-tables';
 import { at, cardKey, id, jsonDocument, mediumBlob, part } from './types';
 
 export * from './air-tables';
+export * from './client-tables';
 export * from './people-tables';
 
 /**
@@ -91,6 +93,9 @@ export const job = mysqlTable(
     title: varchar('title', { length: 120 }).notNull(),
     clientName: varchar('client_name', { length: 120 }).notNull(),
     place: varchar('place', { length: 120 }).notNull(),
+    /** Whom it is for and where, as they are kept for all jobs; none where the document can't be read. */
+    clientId: id('client_id').references(() => client.id),
+    siteId: id('site_id').references(() => site.id),
     stage: mysqlEnum('stage', ['planning', 'booked', 'working', 'drying', 'in care']).notNull(),
     /** Written at the newest version; older ones lie as they were until their job is saved again. */
     document: jsonDocument<JobDocument | JobFile1>('document').notNull(),
@@ -112,7 +117,9 @@ export const job = mysqlTable(
     index('job_stage').on(t.crewId, t.stage, t.updatedAt),
     // Holds all a list is searched and sorted by, so that a far page never touches the documents before it.
     index('job_list').on(t.crewId, t.updatedAt, t.id, t.stage, t.setAsideAt, t.title, t.clientName, t.place),
-    index('job_due').on(t.crewId, t.dueAt)
+    index('job_due').on(t.crewId, t.dueAt),
+    index('job_client').on(t.clientId, t.updatedAt),
+    index('job_site').on(t.siteId, t.updatedAt)
   ]
 );
 

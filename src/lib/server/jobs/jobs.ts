@@ -13,6 +13,7 @@ import { transact } from '../db/transact';
 import { learnFrom } from '../learning/finished';
 import { cancelVisits } from '../visits/visits';
 import { eventsOf } from '../work-log/log';
+import { keepClientAndSite } from './client-and-site';
 import { lockJob, type AnyJob } from './reading';
 
 const facts = (d: JobDocument) => ({
@@ -32,19 +33,21 @@ export async function createJob(
   const id = uuidv7();
   const stage = isBooked(document) ? 'booked' : 'planning';
   const [createdAt, updatedAt] = [new Date(nowMs), new Date(nowMs)];
-  await transact(db, (tx) =>
-    tx.insert(job).values({
+  await transact(db, async (tx) => {
+    const kept = await keepClientAndSite(tx, crewId, document, nowMs);
+    await tx.insert(job).values({
       id,
       crewId,
       ...facts(document),
+      ...kept,
       stage,
       document,
       rowVersion: 1,
       changedBy: by,
       createdAt,
       updatedAt
-    })
-  );
+    });
+  });
   return id;
 }
 
@@ -82,10 +85,12 @@ export function saveJob(
     const stands = standing(document, state);
     for (const part of before ? noLongerBooked(before, document) : [])
       await cancelVisits(tx, crewId, { jobId: id, part }, nowMs);
+    const kept = await keepClientAndSite(tx, crewId, document, nowMs, { id, before, by });
     await tx
       .update(job)
       .set({
         ...facts(document),
+        ...kept,
         ...stands,
         document,
         setAsideAt: null,

@@ -1,10 +1,10 @@
 <script lang="ts">
   import { Dialog } from 'bits-ui';
-  import { parseNumber, showNumber } from '$core/units';
   import Choice from '../fields/Choice.svelte';
-  import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import ClientField from '../places/ClientField.svelte';
+  import SiteField from '../places/SiteField.svelte';
 
   /** What a job is called, for whom, where, and whether it stands in a room or in the weather. */
   let { open = $bindable() }: { open: boolean } = $props();
@@ -34,12 +34,15 @@
             errors={errorsAt('/title', 'Give it a name.')}
             oninput={(e) => desk.edit((j) => (j.title = e.currentTarget.value), 'title')}
           />
-          <TextField
-            label="Client"
+          <ClientField
             value={client.name}
-            maxlength={120}
             errors={errorsAt('/client/name', 'Say for whom.')}
-            oninput={(e) => desk.edit((j) => (j.client.name = e.currentTarget.value), 'client')}
+            oninput={(name) => desk.edit((j) => (j.client.name = name), 'client')}
+            onpick={({ name, phone, email }) =>
+              desk.edit((j) => {
+                const { wishes } = j.client;
+                j.client = { name, ...(phone && { phone }), ...(email && { email }), ...(wishes && { wishes }) };
+              })}
           />
           <TextField
             label="Phone"
@@ -54,6 +57,7 @@
             value={client.email ?? ''}
             maxlength={120}
             oninput={(e) => setClient('email', e.currentTarget.value)}
+            hint="phone and e-mail are kept for every job of this client"
           />
           <TextField
             label="Wishes"
@@ -63,37 +67,11 @@
           />
         </section>
         <section class="grid content-start gap-3">
-          <TextField
-            label="Place"
-            value={site.place}
-            maxlength={120}
+          <SiteField
+            {site}
             errors={errorsAt('/site/place', 'Say where it is.')}
-            oninput={(e) => desk.edit((j) => (j.site.place = e.currentTarget.value), 'place')}
-          />
-          <div class="grid grid-cols-2 gap-3">
-            <QuantityField
-              label="Latitude, °, north is +"
-              value={site.latitudeDeg}
-              units={desk.units}
-              parse={parseNumber(-90, 90)}
-              show={showNumber}
-              onchange={(v) => desk.edit((j) => (j.site.latitudeDeg = v), 'latitude')}
-            />
-            <QuantityField
-              label="Longitude, °, east is +"
-              value={site.longitudeDeg}
-              units={desk.units}
-              parse={parseNumber(-180, 180)}
-              show={showNumber}
-              onchange={(v) => desk.edit((j) => (j.site.longitudeDeg = v), 'longitude')}
-            />
-          </div>
-          <TextField
-            label="Time zone"
-            value={site.timeZone}
-            maxlength={60}
-            errors={errorsAt('/site/timeZone', 'A name like Europe/London.')}
-            oninput={(e) => desk.edit((j) => (j.site.timeZone = e.currentTarget.value), 'zone')}
+            oninput={(place) => desk.edit((j) => (j.site.place = place), 'place')}
+            onpick={(picked) => desk.edit((j) => (j.site = picked))}
           />
           {#each places as place, i (place.id)}
             <Choice

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { coatCount, finishCard, partOf, placeOf } from '$core/document';
   import { counted } from '$core/units';
-  import { partName } from '$words/part-words';
+  import { partName, waitsWords } from '$words/part-words';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import { stationsOf } from '../spine/stations';
 
@@ -19,6 +19,7 @@
           ? `${card.name}, ${p.job.finish!.colour}, ${counted(coatCount(p.job), 'coat', 'coats')}`
           : 'no product yet',
         place: desk.document.places.length > 1 ? placeOf(desk.document, partOf(desk.document, part)).name : '',
+        waits: waitsWords(p.job, desk.minuteMs),
         at: stations.find((s) => s.state === 'now' || s.state === 'check')!
       };
     })
@@ -29,7 +30,7 @@
   {#each plates as p (p.part)}
     <button aria-pressed={p.part === desk.job.part} onclick={() => (desk.partId = p.part)}>
       <span class="row"><b>{p.name}</b><span class="at">{p.at.name}</span></span>
-      <span class="line">{p.finish}{p.place ? `. ${p.place}` : ''}</span>
+      <span class="line">{[p.finish, p.place, p.waits].filter(Boolean).join('. ')}</span>
     </button>
   {/each}
 </div>

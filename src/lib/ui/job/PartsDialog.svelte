@@ -2,6 +2,7 @@
   import { Dialog } from 'bits-ui';
   import {
     assignCells,
+    AWAITED,
     cellKey,
     cellsOf,
     finishCard,
@@ -15,6 +16,7 @@
     type JobDocument,
     type Part
   } from '$core/document';
+  import { awaitedWords } from '$core/job';
   import { counted } from '$core/units';
   import { cellName, partName } from '$words/part-words';
   import Choice from '../fields/Choice.svelte';
@@ -53,6 +55,18 @@
     desk.edit((d) => Object.assign(d, next(d)), field);
     picked = new Set();
   }
+  /** Whether a part waits for another, in the end: then that one can't wait for it. */
+  const waitsFor = (partId: string, other: string): boolean => {
+    const next = desk.document.parts.find((x) => x.id === partId)?.after?.part;
+    return next !== undefined && (next === other || waitsFor(next, other));
+  };
+  const waits = (p: Part, after: Part['after'] | '') =>
+    change((d) => ({
+      ...d,
+      parts: d.parts.map(({ after: was, ...x }) =>
+        x.id === p.id ? { ...x, ...(after && { after }) } : { ...x, ...(was && { after: was }) }
+      )
+    }));
   function split() {
     const id = freeId(desk.document.parts, 'part');
     change((d) => splitPart(d, structuredClone($state.snapshot(chosen)), id));
@@ -144,6 +158,29 @@
                 disabled={begun.has(p.id)}
                 onchange={(v) => move(p, v)}
               />
+              {#if parts.length > 1}
+                <Choice
+                  label="Part {letter(p.id)} begins"
+                  value={p.after?.part ?? ''}
+                  options={[
+                    { value: '', label: 'When it likes' },
+                    ...parts
+                      .filter((x) => x.id !== p.id && !waitsFor(x.id, p.id))
+                      .map((x) => ({ value: x.id, label: `After ${partName(desk.document, x.id)}` }))
+                  ]}
+                  disabled={begun.has(p.id)}
+                  onchange={(part) => waits(p, part && { part, until: p.after?.until ?? 'touch dry' })}
+                />
+                {#if p.after}
+                  <Choice
+                    label="Once that is"
+                    value={p.after.until}
+                    options={AWAITED.map((value) => ({ value, label: awaitedWords(value) }))}
+                    disabled={begun.has(p.id)}
+                    onchange={(until) => waits(p, { ...p.after!, until })}
+                  />
+                {/if}
+              {/if}
               {#if p.id !== FIRST_PART && parts.length > 1}
                 <button
                   class="btn line"

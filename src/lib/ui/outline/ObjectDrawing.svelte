@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { hasOutline, measureSurface, templateShape, unitCount, type Surface } from '$core/surface';
+  import { bySize, hasOutline, measureSurface, templateShape, unitCount, type Surface } from '$core/surface';
   import { areaParts, showLength, type UnitSystem } from '$core/units';
   import { SHEET } from './plan-geometry';
 
@@ -131,7 +131,7 @@
         >{area.number} <tspan style="font-size:17px">{area.unit}</tspan>
         <tspan style="font-size:13px;font-weight:420" class="words"
           >{shape.type === 'area' ? '' : WHAT[shape.type]}{unitCount(surface) > 1
-            ? `, × ${unitCount(surface)}`
+            ? `, × ${unitCount(bySize(surface)[0]!)}${surface.sizes ? ` of ${unitCount(surface)}` : ''}`
             : ''}</tspan
         ></text
       >

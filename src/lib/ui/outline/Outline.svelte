@@ -1,5 +1,6 @@
 <script lang="ts">
   import {
+    bySize,
     cornersOf,
     frameOf,
     grainDirection,
@@ -51,6 +52,8 @@
 
   let pulling = $state<{ corner: number; shape: Shape; frame: SheetFrame } | null>(null);
   const drawnSurface = $derived(pulling ? { ...surface, shape: pulling.shape } : surface);
+  /** Pieces as large as the one that is drawn. */
+  const alike = $derived(bySize(surface)[0]!);
   const measured = $derived(measureSurface(drawnSurface));
   const outline = $derived(measured.ok ? measured.outline : null);
   /** A walk that does not close is drawn open, with its gap. */
@@ -288,7 +291,7 @@
             >{area.number} <tspan style="font-size:17px">{area.unit}</tspan></text
           >
           {#if unitCount(surface) > 1}<text x={label.x} y={label.y + 26} text-anchor="middle" class="small"
-              >each, × {unitCount(surface)}</text
+              >each, × {unitCount(alike)}{surface.sizes ? ` of ${unitCount(surface)}` : ''}</text
             >{/if}
         </g>
       {/if}

@@ -3,6 +3,7 @@ import { setError, superValidate } from 'sveltekit-superforms';
 import { isTimeZone } from '$core/calendar';
 import { formOf } from '$lib/forms/adapter';
 import { crewOf } from '$lib/server/accounts/people';
+import { completed } from '$lib/server/clients/find';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { createJob } from '$lib/server/jobs/jobs';
@@ -27,8 +28,7 @@ const formFor = (home: { place: string; latitudeDeg: number; longitudeDeg: numbe
 export const load: PageServerLoad = async ({ locals }) => {
   const { home } = await crewOf(db, locals.person!.crewId);
   return {
-    form: await superValidate(formFor(home)),
-    zones: Intl.supportedValuesOf('timeZone')
+    form: await superValidate(formFor(home))
   };
 };
 
@@ -42,7 +42,13 @@ export const actions: Actions = {
       setError(input, 'timeZone', 'Not a time zone. Use a name like Europe/London.');
     if (input.data.weekTo <= input.data.weekFrom) setError(input, 'weekTo', 'Must be later than the start.');
     if (!input.valid) return fail(400, { form: input });
-    const id = await createJob(db, person.crewId, newJobDocument(input.data), person.name, now());
+    const id = await createJob(
+      db,
+      person.crewId,
+      await completed(db, person.crewId, newJobDocument(input.data)),
+      person.name,
+      now()
+    );
     redirect(303, `/jobs/${id}/look`);
   }
 };

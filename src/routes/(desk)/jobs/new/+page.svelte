@@ -5,6 +5,9 @@
   import TextField from '$lib/ui/fields/TextField.svelte';
   import Tick from '$lib/ui/fields/Tick.svelte';
   import { newJob } from '$formats/validate/gen/newJob.gen.js';
+  import ClientField from '$lib/ui/places/ClientField.svelte';
+  import SiteField from '$lib/ui/places/SiteField.svelte';
+  import type { KnownClient } from '$lib/server/clients/find';
   import type { NewJobInput } from '$formats/schema/form-schemas';
   import type { PageProps } from './$types';
 
@@ -14,6 +17,12 @@
     validators: clientCheck<NewJobInput>(newJob),
     validationMethod: 'onsubmit'
   });
+  /** A client the crew knows brings what is kept of them, and the site if they have just one. */
+  function known({ name, phone, sites }: KnownClient) {
+    $form.clientName = name;
+    if (phone) $form.phone = phone;
+    if (sites.length === 1) Object.assign($form, sites[0]);
+  }
 </script>
 
 <svelte:head><title>Make a job · Basket</title></svelte:head>
@@ -30,7 +39,7 @@
         bind:value={$form.title}
         errors={$errors.title}
       />
-      <TextField label="Client" name="clientName" bind:value={$form.clientName} errors={$errors.clientName} />
+      <ClientField name="clientName" bind:value={$form.clientName} errors={$errors.clientName} onpick={known} />
       <TextField label="Phone" name="phone" type="tel" bind:value={$form.phone} errors={$errors.phone} />
       <Choice
         label="Work is"
@@ -44,38 +53,16 @@
     </fieldset>
     <fieldset class="grid content-start gap-4">
       <legend class="h2">Site</legend>
-      <TextField label="Place" name="place" bind:value={$form.place} errors={$errors.place} />
-      <div class="grid grid-cols-2 gap-3">
-        <TextField
-          label="Latitude, °"
-          name="latitudeDeg"
-          type="number"
-          step="any"
-          bind:value={$form.latitudeDeg}
-          errors={$errors.latitudeDeg}
-          hint="north is +"
-        />
-        <TextField
-          label="Longitude, °"
-          name="longitudeDeg"
-          type="number"
-          step="any"
-          bind:value={$form.longitudeDeg}
-          errors={$errors.longitudeDeg}
-          hint="east is +"
-        />
-      </div>
-      <TextField
-        label="Time zone"
-        name="timeZone"
-        list="zones"
-        bind:value={$form.timeZone}
-        errors={$errors.timeZone}
-        hint="all clock times are shown in it"
+      <SiteField
+        site={$form}
+        name="place"
+        errors={$errors.place ?? $errors.latitudeDeg ?? $errors.longitudeDeg ?? $errors.timeZone}
+        oninput={(place) => ($form.place = place)}
+        onpick={(site) => Object.assign($form, site)}
       />
-      <datalist id="zones"
-        >{#each data.zones as z (z)}<option value={z}></option>{/each}</datalist
-      >
+      <input type="hidden" name="latitudeDeg" value={$form.latitudeDeg} />
+      <input type="hidden" name="longitudeDeg" value={$form.longitudeDeg} />
+      <input type="hidden" name="timeZone" value={$form.timeZone} />
     </fieldset>
     <fieldset class="grid content-start gap-4">
       <legend class="h2">Hours and crew</legend>

@@ -18,7 +18,9 @@
   import { StartFinder } from '$lib/ui/when/start-finder.svelte';
   import StartSummary from '$lib/ui/when/StartSummary.svelte';
   import { closureWords } from '$words/closure-words';
+  import { waitsWords } from '$words/part-words';
   import { dayHour, hourWords } from '$words/time';
+  import { upperFirst } from '$words/upper-first';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();
@@ -218,6 +220,9 @@
     <p class="mt-2">{notes}</p>
   </section>
 {:else}
+  {#if desk.job.waits}<p class="mt-2 flex items-center gap-2 font-semibold">
+      <Sign kind="check" size={16} />{upperFirst(waitsWords(desk.job, desk.minuteMs))}.
+    </p>{/if}
   <div class="mt-2">
     <ForecastLine from={data.weatherFrom} members={finder.of} measured={desk.measured} />
     {#if width > 0}

@@ -1,0 +1,64 @@
+import type { CoatTimes, Span } from '../drying';
+import { coatCount, type Awaited, type JobDocument, type Part, type PartJob } from '../document';
+import { namedList } from '../surface';
+import type { Plan } from '../plan';
+import type { LiveWork } from '../site';
+
+/** A part that is waited for: as it is worked, as it stands, as it is planned. */
+interface AwaitedPart {
+  job: PartJob;
+  live: LiveWork;
+  plan: Plan;
+}
+
+/** The last coat of a part, on the wood or as it is planned; null while neither is known. */
+function lastCoat({ job, live, plan }: AwaitedPart): CoatTimes | null {
+  const wanted = coatCount(job);
+  const laid = live.coats.at(-1);
+  if (laid && laid.number >= wanted) return laid.wet || laid.waitsFor ? null : laid;
+  const planned = plan.chosen?.coats.at(-1);
+  return planned && planned.number >= wanted ? planned : null;
+}
+
+interface AwaitedRow {
+  /** What the awaited part then is. */
+  words: string;
+  /** When its last coat comes to it; what its card does not tell is the next thing that it does. */
+  span: (coat: CoatTimes) => Span;
+}
+
+const AWAITED_ROWS: Readonly<Record<Awaited, AwaitedRow>> = {
+  'touch dry': { words: 'touch dry', span: (c) => c.touchDry ?? c.recoatOpens },
+  ready: { words: 'ready for another coat', span: (c) => c.recoatOpens },
+  'light use': { words: 'in light use', span: (c) => c.lightUse ?? c.recoatOpens },
+  'full cure': { words: 'fully cured', span: (c) => c.fullCure ?? c.lightUse ?? c.recoatOpens }
+};
+
+/** What a part that is waited for must be, in words. */
+export const awaitedWords = (a: Awaited): string => AWAITED_ROWS[a].words;
+
+/** What a part waits for in another, as that one stands: nothing when it waits for none or that one is there already. */
+export function waitsOf(
+  part: Part,
+  document: JobDocument,
+  awaited: AwaitedPart | undefined,
+  nowMs: number
+): PartJob['waits'] {
+  if (!part.after || !awaited) return undefined;
+  const { until } = part.after;
+  const of = document.parts.find((p) => p.id === awaited.job.part);
+  const name = of?.name ?? namedList([...new Set(awaited.job.surfaces.map((s) => s.name))]);
+  const last = lastCoat(awaited);
+  const untilMs = last ? AWAITED_ROWS[until].span(last).p50 : null;
+  if (untilMs !== null && untilMs <= nowMs) return undefined;
+  const why = `waits until ${name} is ${awaitedWords(until)}`;
+  return { untilMs, why: untilMs === null ? `${why}, which has no date yet` : why };
+}
+
+/** The parts in an order in which none comes before the one it waits for. */
+export function inWaitingOrder<T extends { job: PartJob }>(parts: readonly T[], document: JobDocument): T[] {
+  const after = new Map(document.parts.map((p) => [p.id, p.after?.part]));
+  const depth = (id: string | undefined, steps = 0): number =>
+    id === undefined || steps > document.parts.length ? 0 : 1 + depth(after.get(id), steps + 1);
+  return [...parts].sort((a, b) => depth(a.job.part) - depth(b.job.part));
+}
