@@ -7,6 +7,7 @@ export {
   type ColourWord,
   type CoatState,
   forPart,
+  JOB_STAGES,
   type JobStage,
   jobStage,
   type LayerLook,

@@ -159,7 +159,8 @@ export const ragsNotSafe = (count: number): string =>
 export const openBays = (state: WorkState): (BayState & { coat: number })[] =>
   state.coats.flatMap((c) => c.bays.filter((b) => b.wipedAtMs === undefined).map((b) => ({ ...b, coat: c.coat })));
 
-export type JobStage = 'planning' | 'booked' | 'working' | 'drying' | 'in care';
+export const JOB_STAGES = ['planning', 'booked', 'working', 'drying', 'in care'] as const;
+export type JobStage = (typeof JOB_STAGES)[number];
 
 /** Where a job stands, from its document's start and its work. */
 export function jobStage(state: WorkState, booked: boolean, coatsWanted: number): JobStage {

@@ -90,6 +90,12 @@ describe('wrong passwords', () => {
     const told = await Promise.all(Array.from({ length: 150 }, () => takeTry(conn.db, from('10.0.0.1', email), NOW)));
     expect(told.filter((s) => s === 0)).toHaveLength(4);
   });
+  it('two of one house who sign in at the same moment wait for nothing, whoever is quicker', async () => {
+    const [she, he] = [from('10.0.0.9', somebody()), from('10.0.0.9', somebody())];
+    expect(await takeTry(conn.db, she, NOW + 40)).toBe(0);
+    await forgiveTries(conn.db, she, NOW + 90);
+    expect(await takeTry(conn.db, he, NOW)).toBe(0);
+  });
   it('from one source keep nobody out who tries from another, and no device that is known', async () => {
     const email = somebody();
     await tries(6, from('10.0.0.2', email));

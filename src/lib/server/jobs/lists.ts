@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
 import { unionAll } from 'drizzle-orm/mysql-core';
 import type { JobStage } from '../../../core/log';
 import type { Db } from '../db/connect';
@@ -42,6 +42,16 @@ export interface ListCursor {
   id: string;
 }
 
+/** How many jobs of a crew stand where, those set aside left out. */
+export async function countByStage(db: Db, crewId: string): Promise<Map<JobStage, number>> {
+  const rows = await db
+    .select({ stage: job.stage, count: count() })
+    .from(job)
+    .where(and(eq(job.crewId, crewId), isNull(job.setAsideAt)))
+    .groupBy(job.stage);
+  return new Map(rows.map((r) => [r.stage, r.count]));
+}
+
 /**
  * A page of a crew's jobs without their documents, last changed first; `find` looks in title, client and place. A page goes
  * on after a cursor, so that a far one costs as much as the first.
@@ -49,7 +59,7 @@ export interface ListCursor {
 export async function listJobs(
   db: Db,
   crewId: string,
-  page: { after?: ListCursor; limit: number; find?: string; aside?: boolean }
+  page: { after?: ListCursor; limit: number; find?: string; aside?: boolean; stage?: JobStage }
 ): Promise<JobListItem[]> {
   const like = `%${(page.find ?? '').replace(/[\\%_]/g, '\\$&')}%`;
   const { after } = page;
@@ -69,6 +79,7 @@ export async function listJobs(
       .where(
         and(
           eq(job.crewId, crewId),
+          page.stage && eq(job.stage, page.stage),
           page.aside ? isNotNull(job.setAsideAt) : isNull(job.setAsideAt),
           after && lte(job.updatedAt, after.updatedAt),
           after && or(lt(job.updatedAt, after.updatedAt), lt(job.id, after.id)),

@@ -31,6 +31,8 @@
   const A_MOMENT_MS = 150;
 
   function typed(text: string) {
+    // What was offered for another text is not what is meant now.
+    if (!text.startsWith(value)) [offers, open] = [[], false];
     value = text;
     oninput?.(text);
     clearTimeout(waiting);

@@ -1,5 +1,6 @@
 import { db } from '$lib/server/db';
-import { listJobs } from '$lib/server/jobs/lists';
+import { JOB_STAGES } from '$core/log';
+import { countByStage, listJobs } from '$lib/server/jobs/lists';
 import { unreadableOf } from '$lib/server/jobs/reading';
 import { may } from '$lib/server/accounts/permissions';
 import type { PageServerLoad } from './$types';
@@ -10,13 +11,19 @@ export const load: PageServerLoad = async ({ locals, url }) => {
   const find = url.searchParams.get('find')?.slice(0, 80) ?? '';
   const after = readCursor(url.searchParams.get('after'));
   const aside = url.searchParams.has('aside');
+  const stage = JOB_STAGES.find((s) => s === url.searchParams.get('stage'));
   const { crewId } = locals.person!;
-  const jobs = await listJobs(db, crewId, { after, limit: PAGE + 1, find, aside });
+  const [jobs, counts] = await Promise.all([
+    listJobs(db, crewId, { after, limit: PAGE + 1, find, aside, stage }),
+    countByStage(db, crewId)
+  ]);
   const unreadable = await unreadableOf(db, crewId, jobs);
   const last = jobs.length > PAGE ? jobs[PAGE - 1] : undefined;
   return {
     jobs: jobs.slice(0, PAGE).map((j) => ({ ...j, trouble: unreadable.get(j.id) ?? null })),
     aside,
+    stage: stage ?? null,
+    stages: JOB_STAGES.map((of) => ({ stage: of, count: counts.get(of) ?? 0 })),
     next: last && `${last.updatedAt.getTime()}.${last.id}`,
     first: after === undefined,
     find,

@@ -1,7 +1,11 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { fullDate } from '$words/time';
+  import { clock } from '$lib/ui/clock/clock.svelte';
+  import type { JobLine } from '$lib/server/overview/rail';
+  import { deadlineWords } from '$words/deadline-words';
+  import { stationOf } from '$words/part-words';
+  import { fullDate, whenWords } from '$words/time';
   import type { JobStage } from '$core/log';
   import type { PageProps } from './$types';
 
@@ -15,13 +19,25 @@
   };
   let problems = $state<{ path: string; problem: string }[]>([]);
   let fileName = $state('');
-  const query = (next?: string, aside = data.aside) =>
+  const query = (next?: string, aside = data.aside, stage: JobStage | null = data.stage) =>
     '/jobs?' +
     new URLSearchParams({
       ...(data.find && { find: data.find }),
       ...(aside && { aside: '1' }),
+      ...(stage && { stage }),
       ...(next && { after: next })
     }).toString();
+  /** The parts of a job as the rail has them: where each stands, and what must happen next. */
+  const linesOf = (jobId: string) => data.rail.lines.filter((l) => l.id === jobId);
+  const next = (l: JobLine) => {
+    const d = l.deadlines.find((x) => x.urgent) ?? l.deadlines[0];
+    return (
+      d && {
+        ...deadlineWords(d, clock.now, l.timeZone, data.person.units),
+        at: whenWords(d.atMs, clock.now, l.timeZone)
+      }
+    );
+  };
 
   async function importFile(e: Event & { currentTarget: HTMLInputElement }) {
     const file = e.currentTarget.files?.[0];
@@ -43,6 +59,12 @@
     input.value = '';
   }
 </script>
+
+{#snippet swatch(stage: JobStage)}
+  <svg class="mr-2 inline-block align-middle" width="46" height="14" aria-hidden="true"
+    ><rect x=".5" y=".5" width="45" height="13" fill={FILL[stage]} stroke="var(--rule-2)" /></svg
+  >
+{/snippet}
 
 <svelte:head><title>Jobs · Basket</title></svelte:head>
 
@@ -70,9 +92,27 @@
       </ul>
     </div>
   {/if}
+  {#if !data.aside}
+    <nav class="stages" aria-label="Where jobs stand">
+      {#each data.stages as s (s.stage)}
+        <a
+          href={query(undefined, false, data.stage === s.stage ? null : s.stage)}
+          aria-current={data.stage === s.stage || undefined}
+        >
+          {@render swatch(s.stage)}<b class="fig">{s.count}</b>
+          {s.stage}
+        </a>
+      {/each}
+    </nav>
+  {/if}
   {#if data.jobs.length === 0}
     <div class="mt-8 max-w-xl text-[16px]">
-      {#if data.find}
+      {#if data.stage}
+        <p>
+          No job is {data.stage}
+          {data.find ? `and matches “${data.find}”` : 'now'}. <a class="link" href="/jobs">Show all</a>
+        </p>
+      {:else if data.find}
         <p>No job matches “{data.find}”. <a class="link" href="/jobs">Show all</a></p>
       {:else if data.aside}
         <p>No job is set aside.</p>
@@ -89,29 +129,40 @@
       <table class="ruled mt-4 bg-sheet">
         <thead
           ><tr
-            ><th class="pl-4">Job</th><th>Client</th><th class="wide">Place</th><th>Stands</th><th class="wide"
+            ><th class="pl-4">Job</th><th class="wide">Client and place</th><th>Stands</th><th>Next</th><th class="wide"
               >Changed</th
             ></tr
           ></thead
         >
         <tbody>
           {#each data.jobs as j (j.id)}
-            <tr>
-              <td class="pl-4">
-                <a class="link" href={j.trouble || data.aside ? `/mend/${j.id}` : `/jobs/${j.id}`}>{j.title}</a>
-                {#if j.trouble}<span class="mt-1 flex gap-2 text-[13.5px]"
-                    ><Sign kind="stop" size={15} /><span><b>Can’t be read:</b> {j.trouble}</span></span
-                  >{/if}
-              </td>
-              <td>{j.clientName}</td>
-              <td class="wide dim">{j.place}</td>
-              <td class="whitespace-nowrap">
-                <svg class="mr-2 inline-block align-middle" width="46" height="14" aria-hidden="true"
-                  ><rect x=".5" y=".5" width="45" height="13" fill={FILL[j.stage]} stroke="var(--rule-2)" /></svg
-                >{j.stage}
-              </td>
-              <td class="wide dim whitespace-nowrap">{fullDate(j.updatedAt.getTime(), data.crew.home.timeZone)}</td>
-            </tr>
+            {@const lines = linesOf(j.id)}
+            {#each lines.length ? lines : [null] as l, i (l?.key ?? j.id)}
+              {@const act = l && next(l)}
+              <tr class:more={i > 0}>
+                <td class="pl-4">
+                  {#if i === 0}
+                    <a class="link" href={j.trouble || data.aside ? `/mend/${j.id}` : `/jobs/${j.id}`}>{j.title}</a>
+                    {#if j.trouble}<span class="mt-1 flex gap-2 text-[13.5px]"
+                        ><Sign kind="stop" size={15} /><span><b>Can’t be read:</b> {j.trouble}</span></span
+                      >{/if}
+                  {/if}
+                  {#if l && lines.length > 1}<span class="part">{l.title.slice(j.title.length + 2)}</span>{/if}
+                </td>
+                <td class="wide"
+                  >{#if i === 0}{j.clientName}<br /><span class="dim">{j.place}</span>{/if}</td
+                >
+                <td class="whitespace-nowrap">{@render swatch(l?.stage ?? j.stage)}{l?.stage ?? j.stage}</td>
+                <td>
+                  {#if l && act}<a class="act" href={stationOf(l.id, l.part, act.station)}
+                      ><b>{act.title}</b><span class="dim whitespace-nowrap">{act.at}</span></a
+                    >{/if}
+                </td>
+                <td class="wide dim whitespace-nowrap"
+                  >{i === 0 ? fullDate(j.updatedAt.getTime(), data.crew.home.timeZone) : ''}</td
+                >
+              </tr>
+            {/each}
           {/each}
         </tbody>
       </table>
@@ -130,6 +181,39 @@
 </main>
 
 <style>
+  .stages {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px;
+    margin-top: 14px;
+  }
+  .stages a {
+    display: flex;
+    align-items: center;
+    gap: 4px;
+    min-height: 44px;
+    padding: 0 12px 0 10px;
+    background: var(--sheet);
+    border-left: 6px solid transparent;
+  }
+  .stages a[aria-current] {
+    border-left-color: var(--ink);
+    font-weight: 600;
+  }
+  .more td {
+    border-top: 0;
+  }
+  .part {
+    display: block;
+    font-size: 14px;
+  }
+  .act {
+    display: grid;
+    min-height: 24px;
+  }
+  .act:hover b {
+    text-decoration: underline;
+  }
   .scroll {
     position: relative;
     overflow-x: auto;

@@ -19,9 +19,7 @@
   });
   /** A client the crew knows brings what is kept of them, and the site if they have just one. */
   function known({ name, phone, sites }: KnownClient) {
-    $form.clientName = name;
-    if (phone) $form.phone = phone;
-    if (sites.length === 1) Object.assign($form, sites[0]);
+    $form = { ...$form, clientName: name, ...(phone && { phone }), ...(sites.length === 1 && sites[0]) };
   }
 </script>
 
@@ -58,7 +56,7 @@
         name="place"
         errors={$errors.place ?? $errors.latitudeDeg ?? $errors.longitudeDeg ?? $errors.timeZone}
         oninput={(place) => ($form.place = place)}
-        onpick={(site) => Object.assign($form, site)}
+        onpick={(site) => ($form = { ...$form, ...site })}
       />
       <input type="hidden" name="latitudeDeg" value={$form.latitudeDeg} />
       <input type="hidden" name="longitudeDeg" value={$form.longitudeDeg} />
