@@ -39,6 +39,19 @@ describe('what a part is called', () => {
     expect(partName(split, 'inner')).toBe('Inner sides');
     expect(partTitle(split, 'inner')).toBe('Reading room floor: Inner sides');
   });
+  it('by its faces where another part has the same surface', () => {
+    const d = job([doors(UNITS)]);
+    const some = cellsOf(d).filter((c) => c.face === 'inside' && c.piece !== 'cell 4');
+    const split = splitPart(d, some, 'inner');
+    expect(partName(split, 'inner')).toBe('cell 1 to 3, inside');
+    expect(partName(split, FIRST_PART)).toBe('Cell doors, the rest');
+    const all = splitPart(
+      d,
+      cellsOf(d).filter((c) => c.face === 'inside'),
+      'inner'
+    );
+    expect(partName(all, 'inner')).toBe('Cell doors, inside');
+  });
   it('with nothing in it, it says so', () => expect(partName(job([]), FIRST_PART)).toBe('Nothing yet'));
   it('its stations have their addresses, the first part the short one', () => {
     expect(stationOf('j', FIRST_PART, 'work')).toBe('/jobs/j/work');

@@ -193,3 +193,38 @@ test('a version 1 file opens as one part; split in two, joined and undone, it is
   await saved(page);
   expect(await file()).toEqual(before);
 });
+
+test('a part that waits for another has no hour before that one has dates; then it has them after', async ({
+  page
+}) => {
+  await signIn(page, DEMO, ...LEAD);
+  const moisture = { percent: 8.5, at: '2027-05-17T09:00:00+01:00' };
+  const job = await post(page, {
+    ...counter.document,
+    title: 'Underside first',
+    site: { ...counter.document.site, moisture },
+    products: cards.filter((c) => c.id === 'corvane-worktop')
+  });
+  await page.goto(`${job}/choose`);
+  await page.getByRole('button', { name: 'Another product for some of it' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Parts' });
+  await dialog.getByRole('button', { name: /underside: part A/ }).click();
+  await dialog.getByRole('button', { name: 'Make them a part' }).click();
+  await dialog.getByLabel('Name of part B').fill('Underside');
+  await pick(page, 'Part A begins', 'After Underside');
+  await pick(page, 'Once that is', 'touch dry');
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await saved(page);
+
+  await page.goto(`${job}/when`);
+  await expect(page.getByText('Waits until Underside is touch dry, which has no date yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Pick its start first' }).click();
+  await expect(plate(page, /^Underside/)).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: /^Book / }).click();
+  await page.waitForURL(/\/load$/);
+  await page.goto(`${job}/when`);
+  await plate(page, /touch dry/).click();
+  await expect(page.getByText(/^Waits until Underside is touch dry: \S+/)).toBeVisible();
+  await expect(page.getByText(/No hour of the next ten days/)).toHaveCount(0);
+  await accessible(page);
+});

@@ -1,6 +1,5 @@
 import type { CoatTimes, Span } from '../drying';
-import { coatCount, type Awaited, type JobDocument, type Part, type PartJob } from '../document';
-import { namedList } from '../surface';
+import { coatCount, partName, type Awaited, type JobDocument, type Part, type PartJob } from '../document';
 import type { Plan } from '../plan';
 import type { LiveWork } from '../site';
 
@@ -46,12 +45,10 @@ export function waitsOf(
 ): PartJob['waits'] {
   if (!part.after || !awaited) return undefined;
   const { until } = part.after;
-  const of = document.parts.find((p) => p.id === awaited.job.part);
-  const name = of?.name ?? namedList([...new Set(awaited.job.surfaces.map((s) => s.name))]);
   const last = lastCoat(awaited);
   const untilMs = last ? AWAITED_ROWS[until].span(last).p50 : null;
   if (untilMs !== null && untilMs <= nowMs) return undefined;
-  const why = `waits until ${name} is ${awaitedWords(until)}`;
+  const why = `waits until ${partName(document, part.after.part)} is ${awaitedWords(until)}`;
   return { untilMs, why: untilMs === null ? `${why}, which has no date yet` : why };
 }
 

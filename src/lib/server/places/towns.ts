@@ -89,7 +89,7 @@ export async function findTowns(text: string, most: number): Promise<Town[]> {
     .slice(0, most)
     .map(({ name, country, district, latitudeDeg, longitudeDeg }) => ({
       name,
-      region: [district, countryName(country)].filter(Boolean).join(', '),
+      region: [/^[A-Z]+$/.test(district) ? district : '', countryName(country)].filter(Boolean).join(', '),
       latitudeDeg,
       longitudeDeg,
       timeZone: timeZoneAt(latitudeDeg, longitudeDeg)

@@ -78,8 +78,11 @@
   }
   :global(.choice-list) {
     z-index: 60;
-    min-width: var(--bits-select-anchor-width);
-    max-height: min(420px, var(--bits-select-content-available-height));
+    min-width: var(--bits-select-anchor-width, var(--bits-combobox-anchor-width));
+    max-height: min(
+      420px,
+      var(--bits-select-content-available-height, var(--bits-combobox-content-available-height, 420px))
+    );
     overflow-y: auto;
     background: var(--sheet);
     color: var(--ink);

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { coatCount, finishCard, partOf, placeOf } from '$core/document';
   import { counted } from '$core/units';
+  import { upperFirst } from '$words/upper-first';
   import { partName, waitsWords } from '$words/part-words';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import { stationsOf } from '../spine/stations';
@@ -19,7 +20,7 @@
           ? `${card.name}, ${p.job.finish!.colour}, ${counted(coatCount(p.job), 'coat', 'coats')}`
           : 'no product yet',
         place: desk.document.places.length > 1 ? placeOf(desk.document, partOf(desk.document, part)).name : '',
-        waits: waitsWords(p.job, desk.minuteMs),
+        waits: upperFirst(waitsWords(p.job, desk.minuteMs)),
         at: stations.find((s) => s.state === 'now' || s.state === 'check')!
       };
     })

@@ -17,7 +17,7 @@ export function offersOf(text: string, { sites, towns }: { sites: readonly Known
       return {
         key: `town ${t.name} ${latitudeDeg} ${longitudeDeg}`,
         text: place,
-        note: t.region,
+        note: `${t.region}, ${positionWords(t)}`,
         of: { place, latitudeDeg, longitudeDeg, timeZone }
       };
     })

@@ -4,8 +4,8 @@ import { db } from '$lib/server/db';
 import { findTowns } from '$lib/server/places/towns';
 import type { RequestHandler } from './$types';
 
-const MOST_SITES = 4;
-const MOST_TOWNS = 6;
+const MOST_SITES = 3;
+const MOST_TOWNS = 5;
 const LONGEST = 120;
 
 /** What `q` may mean: sites of the crew that hold it, and towns that begin like what stands after its last comma. */

@@ -3,7 +3,7 @@
   import { onMount, untrack } from 'svelte';
   import { simulateStart, type RankedStart } from '$core/window';
   import { clashOf, visitsOf } from '$core/crew';
-  import { jobAtHouse } from '$core/document';
+  import { jobAtHouse, partOf } from '$core/document';
   import { moistureRead, needsWeather, sequenceContext } from '$core/window';
   import { counted, HOUR_MS, MINUTE_MS, showDuration } from '$core/units';
   import AirCharts from '$lib/ui/job/AirCharts.svelte';
@@ -18,7 +18,7 @@
   import { StartFinder } from '$lib/ui/when/start-finder.svelte';
   import StartSummary from '$lib/ui/when/StartSummary.svelte';
   import { closureWords } from '$words/closure-words';
-  import { waitsWords } from '$words/part-words';
+  import { partName, waitsWords } from '$words/part-words';
   import { dayHour, hourWords } from '$words/time';
   import { upperFirst } from '$words/upper-first';
   import type { PageProps } from './$types';
@@ -27,6 +27,8 @@
   const desk = useJobDesk();
   const finder = new StartFinder(desk.id, () => needsWeather(desk.job));
   const zone = $derived(desk.job.site.timeZone);
+  /** The part that is waited for. */
+  const awaited = $derived(partOf(desk.document, desk.job.part).after?.part ?? '');
   let looked = $state<number | null>(null);
   let picked = $state<number | null>(null);
   let siteOpen = $state(false);
@@ -275,8 +277,13 @@
         {/if}
       {:else}
         {#if finder.state !== 'searching'}<p class="py-4 text-[16px]">
-            <b class="text-stop">No hour of the next ten days can be worked.</b> See above which rule closes them; change
-            hours, air or product.
+            {#if desk.job.waits && desk.job.waits.untilMs === null}
+              <b>It has no days before {partName(desk.document, awaited)} has.</b>
+              <button class="link" onclick={() => (desk.partId = awaited)}>Pick its start first</button>
+            {:else}
+              <b class="text-stop">No hour of the next ten days can be worked.</b> See above which rule closes them; change
+              hours, air or product.
+            {/if}
           </p>{/if}
       {/each}
       {#each clashes as c (c.fromMs)}

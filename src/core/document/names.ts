@@ -1,0 +1,47 @@
+import { faceName, namedList } from '../surface';
+import { FIRST_PART, wholeSurfaceId, type Cell } from './owners';
+import { partJob, partOf } from './part-job';
+import type { JobDocument, Taken } from './schema';
+
+/** What a part is called: by the crew's own name, else by the surfaces it takes, and their faces where others take them too. */
+export function partName(document: JobDocument, partId: string): string {
+  const part = partOf(document, partId);
+  if (part.name) return part.name;
+  const surfaces = surfacesOf(document, part.id);
+  const alike = document.parts.some((p) => p.id !== part.id && !p.name && surfacesOf(document, p.id) === surfaces);
+  if (!surfaces || !alike) return surfaces || 'Nothing yet';
+  return part.id === FIRST_PART ? `${surfaces}, the rest` : takenWords(document, part.takes);
+}
+
+const surfacesOf = (document: JobDocument, partId: string): string =>
+  namedList([...new Set(partJob(document, partId).surfaces.map((s) => s.name))]);
+
+/** A face of a piece by name: "Twelve doors, cell 4, inside". */
+export function cellName({ surfaces }: Pick<JobDocument, 'surfaces'>, { surface, face, piece }: Cell): string {
+  const of = surfaces.find((s) => s.id === wholeSurfaceId(surface));
+  const kind = of?.faces.find((f) => f.id === face)?.kind;
+  return [of?.name, piece, kind && faceName(kind).toLowerCase()].filter(Boolean).join(', ');
+}
+
+/** Tags of pieces in the fewest words: "cell 1 to 8", "cell 3 and porch". */
+export function pieceList(pieces: readonly string[]): string {
+  const numbered = pieces.map((p) => /^(.*?)(\d+)$/.exec(p));
+  const run = numbered.every((m, i) => m && m[1] === numbered[0]![1] && Number(m[2]) === Number(numbered[0]![2]) + i);
+  if (run && pieces.length > 2) return `${pieces[0]} to ${numbered.at(-1)![2]}`;
+  return namedList(pieces);
+}
+
+/** Faces of pieces that were named together: "cell 1 to 4, inside". A surface is named where the job has several. */
+export function takenWords({ surfaces }: Pick<JobDocument, 'surfaces'>, taken: readonly Taken[]): string {
+  const groups = new Map<string, { who: string; faces: string[] }>();
+  for (const t of taken) {
+    const surface = surfaces.find((s) => s.id === t.surface);
+    const pieces = t.pieces ? pieceList(t.pieces) : '';
+    const who = [surfaces.length > 1 || !pieces ? surface?.name : '', pieces].filter(Boolean).join(', ');
+    const kind = surface?.faces.find((f) => f.id === t.face)?.kind;
+    const group = groups.get(who) ?? { who, faces: [] };
+    if (kind) group.faces.push(faceName(kind).toLowerCase());
+    groups.set(who, group);
+  }
+  return [...groups.values()].map(({ who, faces }) => [who, namedList(faces, 6)].filter(Boolean).join(', ')).join('; ');
+}
