@@ -1,5 +1,5 @@
 import { textCell } from './csv-cells';
-import type { LoadPlan } from '../core/load';
+import type { ProductLoad } from '../core/load';
 
 /** A field of a CSV line: quoted where it must be, and never taken for a formula by a table program. */
 function field(value: string | number): string {
@@ -10,8 +10,8 @@ function field(value: string | number): string {
 export const csvLine = (fields: readonly (string | number)[]): string => fields.map(field).join(',');
 
 /** The tins to buy as CSV for a supplier: one line a pack size. Money in the crew's currency, volumes in ml. */
-export function writeOrder(load: LoadPlan): string {
-  const lines = load.products.flatMap((p) =>
+export function writeOrder(products: readonly ProductLoad[]): string {
+  const lines = products.flatMap((p) =>
     p.buy.flatMap((b) =>
       b.tins.map((t) =>
         csvLine([

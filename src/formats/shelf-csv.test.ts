@@ -54,7 +54,7 @@ describe('the shelf as CSV', () => {
 describe('the order for the supplier', () => {
   it('lists every pack to buy with count and money', () => {
     const { load } = plan(floorJob(), null, knowledge, NOW);
-    const lines = writeOrder(load!).trim().split('\r\n');
+    const lines = writeOrder(load!.products).trim().split('\r\n');
     const bought = load!.products.flatMap((p) => p.buy.flatMap((b) => b.tins));
     expect(lines).toHaveLength(bought.length + 1);
     expect(lines[1]).toBe(

@@ -263,7 +263,9 @@ describe('house rules at work', () => {
   it('rags flat outdoors: a line instead of the can', () => {
     const job = deckJob();
     const names = (house = knowledge.house) =>
-      loadList([{ job, plan: plan(job, null, knowledge, NOW) }], [], house).flatMap((v) => v.items.map((i) => i.name));
+      loadList([{ job, plan: plan(job, null, knowledge, NOW) }], [], [], house).flatMap((v) =>
+        v.items.map((i) => i.name)
+      );
     expect(names()).toContain('metal can with lid, filled with water');
     expect(names(rules('rags', 'flat'))).toContain('line and pegs, outdoors');
   });

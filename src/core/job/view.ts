@@ -2,6 +2,7 @@ import type { WeatherSeries } from '../air';
 import type { MeasuredHour, SiteClimate } from '../climate';
 import { wholeSurfaceId, type JobDocument, type PartJob } from '../document';
 import { withOwn, type Knowledge } from '../knowledge';
+import { purchases, type Purchase } from '../load';
 import { forPart, type JobStage, type PartState, type WorkState } from '../log';
 import { plan, type Plan } from '../plan';
 import { liveWork, surveySurface, type LiveWork, type SurfaceSurvey } from '../site';
@@ -49,6 +50,8 @@ export interface JobView {
   /** What was found on each surface of the job, once each, as the part sees it that takes most of its faces. */
   readonly surveys: readonly SurfaceSurvey[];
   readonly stage: JobStage;
+  /** The oil of all parts together: what is had and what is bought. */
+  readonly purchases: readonly Purchase[];
 }
 
 interface Standing {
@@ -67,6 +70,7 @@ export function view(seen: JobSeen): JobView {
     return { job, state: forPart(state, job.part), measured: here, climate };
   });
   let surveys: readonly SurfaceSurvey[] | null = null;
+  let bought: readonly Purchase[] | null = null;
   const seenParts = new Map<string, PartView>();
   for (const s of inWaitingOrder(standing, document)) {
     const part = document.parts.find((p) => p.id === s.job.part)!;
@@ -84,6 +88,9 @@ export function view(seen: JobSeen): JobView {
     },
     get stage() {
       return stageOf(document, state);
+    },
+    get purchases() {
+      return (bought ??= purchases(parts, parts[0]!.knowledge, seen.nowMs));
     }
   };
 }

@@ -8,7 +8,7 @@ import { applicators, type CoatPlan } from '../coats';
 import { cardOf } from '../document';
 import type { PartJob } from '../document';
 import gear from './gear.json';
-import type { LoadPlan, ProductLoad } from './load';
+import type { LoadPlan, Purchase } from './load';
 import type { SurfaceSurvey } from '../site';
 
 export const LOAD_GROUPS = ['oil', 'mixing', 'tools', 'sanding', 'rags and fire', 'protection', 'site'] as const;
@@ -50,7 +50,12 @@ export interface Packing {
  * The load list of a job over all its parts: a visit for getting ready where anything is to be done, then one for each day of
  * coats, in the order of the days. While no start is chosen a part's coats are a day each.
  */
-export function loadList(parts: readonly Packing[], surveys: readonly SurfaceSurvey[], house: HouseRules): LoadVisit[] {
+export function loadList(
+  parts: readonly Packing[],
+  bought: readonly Purchase[],
+  surveys: readonly SurfaceSurvey[],
+  house: HouseRules
+): LoadVisit[] {
   const packed = parts.filter((p) => p.plan.load);
   const [first] = packed;
   if (!first) return [];
@@ -72,6 +77,13 @@ export function loadList(parts: readonly Packing[], surveys: readonly SurfaceSur
     });
   }
   const inOrder = [...days.values()].sort((x, y) => (x.atMs ?? Infinity) - (y.atMs ?? Infinity) || 0);
+  const begun = new Set<Purchase>();
+  for (const day of inOrder) {
+    const wanted = bought.filter((p) => coatsOf(p, day.work).length > 0);
+    const jobOf = (p: Purchase) => packed.find(({ job }) => job.part === p.work[0]!.part)!.job;
+    day.items = merged([...wanted.flatMap((p) => oilItems(p, day.work, !begun.has(p), jobOf(p))), ...day.items]);
+    for (const p of wanted) begun.add(p);
+  }
   return [...ready, ...inOrder].map((visit, index) => ({ ...visit, index, van: vans?.[index] ?? '' }));
 }
 
@@ -113,10 +125,7 @@ function coatItems(
   visits: number,
   house: HouseRules
 ): LoadItem[] {
-  const numbers = coats.map((c) => c.number);
-  const products = load.products.filter((p) => p.coats.some((n) => numbers.includes(n)));
   return merged([
-    ...products.flatMap((p) => oilItems(p, numbers, cardOf(job, p.productId)!)),
     ...coats.flatMap((c) => mixingItems(job, c, cardOf(job, c.productId)!, load, house)),
     ...coats.flatMap((c) => toolItems(job, c, house)),
     ...fireItems(job, coats, house),
@@ -126,13 +135,20 @@ function coatItems(
 
 const coatWords = (coats: readonly number[]) => `coat${coats.length > 1 ? 's' : ''} ${coats.join(', ')}`;
 
+/** The coats of a product that some work is about, over all parts. */
+const coatsOf = (p: Purchase, work: LoadVisit['work']): number[] =>
+  work.flatMap((w) => {
+    const coats = p.work.find((x) => x.part === w.part)?.coats ?? [];
+    return w.coats.filter((n) => coats.includes(n));
+  });
+
 /** Tins of a product: those from stock by lot, then those to buy; all of them on the first visit that needs them. */
-function oilItems(p: ProductLoad, visit: readonly number[], card: ProductCard): LoadItem[] {
-  if (!visit.includes(p.coats[0]!)) {
-    const what = `${p.name}, ${p.colour}`;
-    return [item('oil', `${what}, what is left`, 1, coatWords(p.coats.filter((n) => visit.includes(n))))];
-  }
+function oilItems(p: Purchase, work: LoadVisit['work'], firstTime: boolean, job: PartJob): LoadItem[] {
+  if (!firstTime)
+    return [item('oil', `${p.name}, ${p.colour}, what is left`, 1, coatWords([...new Set(coatsOf(p, work))]))];
+  const card = cardOf(job, p.productId)!;
   const code = card.pairCode ? `, pair code ${card.pairCode}` : '';
+  const use = p.work.length > 1 ? `for ${p.work.length} parts` : coatWords(p.coats);
   return p.buy.flatMap((line) => {
     const what = line.of === 'hardener' ? line.name : `${line.name}, ${p.colour}`;
     return [
@@ -142,9 +158,7 @@ function oilItems(p: ProductLoad, visit: readonly number[], card: ProductCard): 
           id: itemId('stock', tin.id)
         })
       ),
-      ...line.tins.map((t) =>
-        item('oil', `${what}, ${t.volumeMl} ml`, t.count, `${coatWords(p.coats)}${code}`, { from: 'buy' })
-      )
+      ...line.tins.map((t) => item('oil', `${what}, ${t.volumeMl} ml`, t.count, `${use}${code}`, { from: 'buy' }))
     ];
   });
 }

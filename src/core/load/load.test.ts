@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { card, counterJob, deckJob, floorJob, knowledge, NOW } from '../../../tests/fixtures';
 import type { ProductCard } from '../product';
-import { loadList } from './load-list';
+import { purchases } from './load';
+import { loadList, type Packing } from './load-list';
 import { plan } from '../plan';
 import { siteClimate } from '../window';
 import type { PartJob } from '../document';
+import type { StockTin } from '../stock';
 
 const loadOf = (job: PartJob) => plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW).load!;
 const withCard = (
@@ -17,9 +19,11 @@ const withCard = (
   change(c);
   return { ...job, finish: { productId: c.id, colour: c.colours[0]!, method, bareWood: true }, products: [c] };
 };
+const vanList = (parts: readonly Packing[], known = knowledge) =>
+  loadList(parts, purchases(parts, known, NOW), [], known.house);
 const itemsOf = (job: PartJob) => {
   const p = plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), knowledge, NOW);
-  return loadList([{ job, plan: p }], [], knowledge.house).flatMap((v) => v.items);
+  return vanList([{ job, plan: p }]).flatMap((v) => v.items);
 };
 const names = (job: PartJob) => itemsOf(job).map((g) => g.name);
 const oilOf = (job: PartJob) => loadOf(job).products[0]!;
@@ -65,14 +69,14 @@ describe('one van list over all parts', () => {
   const floor = packing(floorJob(), 'first', 1);
   const top = packing(counterJob(), 'top', 2);
   it('coats of one day are one visit, whichever part they are of; tools are not taken twice, oil adds up', () => {
-    const [day] = loadList([floor, top], [], knowledge.house);
+    const [day] = vanList([floor, top]);
     expect(day!.work.map((w) => [w.part, w.coats[0]])).toEqual([
       ['first', 1],
       ['top', 1]
     ]);
     expect(day!.atMs).toBe(Math.min(...[floor, top].map((p) => p.plan.chosen!.coats[0]!.laidFromMs)));
     const count = (of: typeof floor | null, name: RegExp) =>
-      (of ? loadList([of], [], knowledge.house)[0]! : day!).items.find((i) => name.test(i.name))?.count ?? 0;
+      (of ? vanList([of])[0]! : day!).items.find((i) => name.test(i.name))?.count ?? 0;
     for (const name of [/^raking lamp/, /^metal can/])
       expect(count(null, name)).toBe(Math.max(count(floor, name), count(top, name)));
     expect(day!.items.filter((i) => i.group === 'oil').map((i) => i.name.split(',')[0])).toEqual(
@@ -80,22 +84,61 @@ describe('one van list over all parts', () => {
     );
   });
   it('a coat that is laid keeps its day, so that what was ticked for the visits after it stays with them', () => {
-    const before = loadList([top], [], knowledge.house);
+    const before = vanList([top]);
     const { laidFromMs } = top.plan.chosen!.coats[0]!;
     const rest = { ...top.plan.chosen!, coats: top.plan.chosen!.coats.slice(1) };
-    const after = loadList(
-      [{ ...top, plan: { ...top.plan, chosen: rest }, live: { coats: [{ number: 1, laidFromMs }] } }],
-      [],
-      knowledge.house
-    );
+    const after = vanList([
+      { ...top, plan: { ...top.plan, chosen: rest }, live: { coats: [{ number: 1, laidFromMs }] } }
+    ]);
     expect(after.map((v) => [v.index, v.work])).toEqual(before.map((v) => [v.index, v.work]));
   });
   it('visits come in the order of their days, numbered over the whole job', () => {
-    const visits = loadList([packing(counterJob(), 'top', 100), floor], [], knowledge.house);
+    const visits = vanList([packing(counterJob(), 'top', 100), floor]);
     expect(visits.map((v) => v.index)).toEqual(visits.map((_, i) => i));
     expect(visits[0]!.work[0]!.part).toBe('first');
     const days = visits.flatMap((v) => (v.atMs === null ? [] : [v.atMs]));
     expect(days).toEqual([...days].sort((a, b) => a - b));
+  });
+});
+
+describe('oil of several parts', () => {
+  const tin = (id: string, ml: number): StockTin => ({
+    id,
+    productId: 'corvane-worktop',
+    of: 'oil',
+    colour: counterJob().finish!.colour,
+    lot: 'W1',
+    volumeMl: ml,
+    leftMl: ml,
+    place: 'van',
+    boughtOn: '2027-05-01'
+  });
+  const parts = (known: typeof knowledge) =>
+    ['first', 'second'].map((part) => {
+      const job = { ...counterJob(), part };
+      return { job, plan: plan(job, siteClimate(job, null, { startMs: NOW, hours: 240 }), known, NOW) };
+    });
+  it('of one product is bought together: less than twice one part’s, as the chance of each is its own', () => {
+    const two = parts(knowledge);
+    const [together, ...more] = purchases(two, knowledge, NOW);
+    const [alone] = two[0]!.plan.load!.products;
+    expect(more).toEqual([]);
+    expect(together!.work.map((w) => w.part)).toEqual(['first', 'second']);
+    expect(together!.netL).toBeCloseTo(2 * alone!.netL, 9);
+    expect(together!.needL).toBeLessThanOrEqual(2 * alone!.needL);
+    expect(together!.needL).toBeGreaterThan(alone!.needL);
+    expect(together!.costCents).toBeLessThanOrEqual(2 * alone!.costCents);
+    expect(purchases([two[0]!], knowledge, NOW)[0]).toMatchObject(alone!);
+  });
+  it('takes each tin of the stock once, and the list says it once', () => {
+    const known = { ...knowledge, stock: [tin('t1', 400)] };
+    const two = parts(known);
+    const taken = (p: { buy: { stock: { takenMl: number } }[] }) => p.buy[0]!.stock.takenMl;
+    const [together] = purchases(two, known, NOW);
+    expect(taken(two[0]!.plan.load!.products[0]!)).toBe(400);
+    expect(taken(together!)).toBe(400);
+    const lines = vanList(two, known).flatMap((v) => v.items.filter((i) => i.id.startsWith('stock')));
+    expect(lines.map((l) => l.count)).toEqual([400]);
   });
 });
 

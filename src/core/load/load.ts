@@ -121,6 +121,47 @@ export function loadPlan(
   };
 }
 
+/** A product in one colour over all parts that it goes on: had from one stock and bought once. */
+export interface Purchase extends ProductLoad {
+  work: { part: string; coats: number[] }[];
+}
+
+/** A part with what of its plan oil is bought by. */
+export interface Buying {
+  job: PartJob;
+  plan: { coats: readonly CoatPlan[]; load: LoadPlan | null };
+}
+
+/** What the parts of a job take together: a tin that two of them share is bought once, and none of the stock is counted twice. */
+export function purchases(
+  parts: readonly Buying[],
+  { house, stock }: Pick<Knowledge, 'house' | 'stock'>,
+  nowMs: number
+): Purchase[] {
+  const groups = new Map<string, { buying: Buying; product: ProductLoad }[]>();
+  for (const buying of parts)
+    for (const product of buying.plan.load?.products ?? []) {
+      const key = `${product.productId} ${product.colour}`;
+      groups.set(key, [...(groups.get(key) ?? []), { buying, product }]);
+    }
+  return [...groups.values()].map((uses): Purchase => {
+    const [{ buying, product }] = uses as [(typeof uses)[number]];
+    const work = uses.map((u) => ({ part: u.buying.job.part, coats: u.product.coats }));
+    if (uses.length === 1) return { ...product, work };
+    // A coat of one part is another than that of the same number in the next: each varies by itself.
+    const coats = uses.flatMap((u, i) =>
+      u.buying.plan.coats
+        .filter((c) => u.product.coats.includes(c.number))
+        .map((c) => ({ ...c, number: i * COATS_APART + c.number }))
+    );
+    const together = productLoad(cardOf(buying.job, product.productId)!, coats, house, stock, nowMs);
+    return { ...together, coats: [...new Set(uses.flatMap((u) => u.product.coats))].sort((a, b) => a - b), work };
+  });
+}
+
+/** More than a part has coats. */
+const COATS_APART = 100;
+
 function productLoad(
   card: ProductCard,
   coats: readonly CoatPlan[],

@@ -3,7 +3,7 @@ import { card, counterJob, deckJob, floorJob, knowledge, NOW, whole } from '../.
 import { HOUR_MS } from '../units';
 import { bestStarts, plan } from './plan';
 import { blockingProblems, jobProblems } from '../document';
-import { loadList } from '../load';
+import { loadList, purchases } from '../load';
 import { siteClimate } from '../window';
 
 const room = { startMs: NOW, hours: 240 };
@@ -31,7 +31,12 @@ describe('plan of a floor', () => {
     expect(oil!.mix.oilL / oil!.mix.hardenerL).toBeCloseTo(5, 9);
   });
   it('takes along what wet oil and hardener ask for', () => {
-    const names = loadList([{ job, plan: p }], [], knowledge.house).flatMap((v) => v.items.map((i) => i.name));
+    const names = loadList(
+      [{ job, plan: p }],
+      purchases([{ job, plan: p }], knowledge, NOW),
+      [],
+      knowledge.house
+    ).flatMap((v) => v.items.map((i) => i.name));
     expect(names).toContain('metal can with lid, filled with water');
     expect(names).toContain('breathing protection, A2-P2');
     expect(p.load!.rags).toBe(28);

@@ -1,13 +1,17 @@
 <script lang="ts">
-  import type { ProductLoad } from '$core/load';
+  import type { Purchase } from '$core/load';
+  import { namedList } from '$core/surface';
   import { showMoney, showVolume } from '$core/units';
+  import { partName } from '$words/part-words';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import Why from '../why/Why.svelte';
   import { whyNeed } from '../why/why';
 
   /** The tins of one product: what the stock gives, what to buy, and what one tin fewer or more would mean. */
-  const { product: p }: { product: ProductLoad } = $props();
+  const { product: p }: { product: Purchase } = $props();
+  /** Parts of the job that take of it beside the one that is looked at. */
+  const others = $derived(p.work.filter((w) => w.part !== desk.job.part).map((w) => partName(desk.document, w.part)));
   const desk = useJobDesk();
   const confidence = $derived(desk.plan.load!.confidence);
   const behind = $derived(p.keys.reduce((s, k) => s + k.rate.coats, 0));
@@ -19,7 +23,7 @@
 <section aria-label="Tins of {p.name}, {p.colour}">
   <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">{p.name}, {p.colour}</h2>
   <p class="dim mt-1 text-[13.5px]">
-    Coats {p.coats.join(', ')}.
+    Coats {p.coats.join(', ')}{others.length ? `, and what ${namedList(others)} takes` : ''}.
     <Why
       about="litres of {p.name} to have"
       formula="likeliest × e^(z·σ) + losses"

@@ -35,7 +35,7 @@
   const desk = useJobDesk();
   const load = $derived(desk.plan.load);
   const cards = $derived(sequenceCards(desk.job));
-  const visits = $derived(loadList(desk.view.parts, desk.surveys, desk.knowledge.house));
+  const visits = $derived(loadList(desk.view.parts, desk.view.purchases, desk.surveys, desk.knowledge.house));
   const recipe = $derived(recipes.find((r) => cards.some((c) => c.recipeId === r.id)));
   const faceOf = (surfaceId: string, faceId: string) => {
     const s = desk.job.surfaces.find((x) => x.id === surfaceId)!;
@@ -50,13 +50,16 @@
       ? `${load.products.map((p) => `${p.name}, ${p.colour}`).join(', then ')}. ${counted(desk.plan.coats.length, 'coat', 'coats')}`
       : ''
   );
-  const buys = $derived(load?.products.some((p) => p.buy.some((b) => b.tins.length)) ?? false);
+  /** What this part takes, each with whatever the other parts take of it. */
+  const bought = $derived(desk.view.purchases.filter((p) => p.work.some((w) => w.part === desk.job.part)));
+  const buys = $derived(desk.view.purchases.some((p) => p.buy.some((b) => b.tins.length)));
 </script>
 
 <JobTitle {facts}>
   {#snippet actions()}
-    {#if load && buys}<button class="btn line" onclick={() => saveText('order.csv', 'text/csv', writeOrder(load))}
-        >Order as CSV</button
+    {#if load && buys}<button
+        class="btn line"
+        onclick={() => saveText('order.csv', 'text/csv', writeOrder(desk.view.purchases))}>Order as CSV</button
       >{/if}
     <button class="btn line" onclick={() => print()}>Print the list</button>
   {/snippet}
@@ -191,9 +194,14 @@
     </section>
 
     <section aria-label="Tins" class="no-print">
-      {#each load.products as p (p.productId + p.colour)}<ProductTins product={p} />{/each}
-      {#if load.products.length > 1}<p class="mt-2 text-right">
-          <b>{showMoney(load.costCents, desk.knowledge.house.currency)}</b> in all
+      {#each bought as p (p.productId + p.colour)}<ProductTins product={p} />{/each}
+      {#if bought.length > 1}<p class="mt-2 text-right">
+          <b
+            >{showMoney(
+              bought.reduce((sum, p) => sum + p.costCents, 0),
+              desk.knowledge.house.currency
+            )}</b
+          > in all
         </p>{/if}
     </section>
 
