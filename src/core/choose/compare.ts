@@ -13,7 +13,7 @@ import { anyOutdoors, cardOf, coatSpecs, livesOf, sequenceCards, topCard, withSy
 import type { Finish, FinishSystem, PartJob } from '../document';
 import fitnessData from './fitness.json';
 import type { WorkState } from '../log';
-import type { Knowledge } from '../knowledge';
+import { knowledgeOn, type Knowledge } from '../knowledge';
 import { bestStarts, plan } from '../plan';
 import riskRows from './risks.json';
 import { surveySurfaces } from '../site';
@@ -74,7 +74,11 @@ export const compareSystems = (
   climate: SiteClimate | null,
   knowledge: Knowledge,
   nowMs: number
-): SystemFigures[] => systems.map((s) => systemFigures(s, withSystem(job, s, shelf), state, climate, knowledge, nowMs));
+): SystemFigures[] =>
+  systems.map((s) => {
+    const with_ = withSystem(job, s, shelf);
+    return systemFigures(s, with_, state, climate, knowledgeOn(with_, knowledge), nowMs);
+  });
 
 function systemFigures(
   system: FinishSystem,

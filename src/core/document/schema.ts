@@ -1,5 +1,6 @@
 import { CLOCK_FORM, FACE_FORM, ID_FORM, LOCAL_TIME_FORM, SLUG_FORM } from '../keyed';
 import { Type, type Static } from 'typebox';
+import { RHYTHMS } from '../house/schema';
 import { Method, ProductCardSchema } from '../product/schema';
 import { LivingSchema, SurfaceSchema } from '../surface/schema';
 
@@ -139,6 +140,8 @@ export const FinishSchema = Type.Object(
     method: Method,
     /** False for a maintenance coat over an old finish. */
     bareWood: Type.Boolean(),
+    /** When its next coat may go on, where that is not as the house has it. */
+    rhythm: Type.Optional(Type.Enum([...RHYTHMS])),
     /** The coats in order, where they are not all alike. The last goes on for coats beyond the list. */
     coats: Type.Optional(Type.Array(CoatChoiceSchema, { minItems: 1, maxItems: 12 }))
   },

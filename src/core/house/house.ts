@@ -1,9 +1,10 @@
 import type { CURRENCIES } from '../units';
+import type { Rhythm } from './schema';
 import defaults from './house-rules.json';
 
 /** Rules that take one of a few words; all other numbers of the house stand in house-rules.json. */
 export interface HouseWords {
-  rhythm: 'one a day' | 'as it opens' | 'several thin';
+  rhythm: Rhythm;
   preferredMethod: 'thin' | 'flood';
   recoatBy: 'both' | 'clock' | 'touch';
   betweenCoats: 'nothing' | 'denib' | 'abrade';

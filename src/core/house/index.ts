@@ -1,4 +1,5 @@
-export type { HouseDocument } from './schema';
+export { RHYTHMS } from './schema';
+export type { HouseDocument, Rhythm } from './schema';
 export { defaultHouseRules, type HouseRules } from './house';
 export {
   emptyHouse,

@@ -5,6 +5,9 @@ import { CURRENCIES } from '../units';
 const closed = { additionalProperties: false };
 const reasoned = { reason: Type.String({ minLength: 1, maxLength: 300 }), date: Type.String({ format: 'date' }) };
 
+/** When the next coat may go on (handbook 3): another day, as soon as it opens, or thin ones as soon as the last is touch dry. */
+export const RHYTHMS = ['one a day', 'as it opens', 'several thin'] as const;
+
 /** What a crew has chosen otherwise than the presets, each with its reason and date. */
 export const HouseDocumentSchema = Type.Object(
   {
@@ -25,4 +28,5 @@ export const HouseDocumentSchema = Type.Object(
   { ...closed, title: 'Basket house rules' }
 );
 
+export type Rhythm = (typeof RHYTHMS)[number];
 export type HouseDocument = Static<typeof HouseDocumentSchema>;

@@ -109,6 +109,25 @@ describe('one picture of a job in parts', () => {
     d.places[1]!.setting = 'outdoor';
     expect(hangsOnWeather(d)).toBe(true);
   });
+  it('a part may have a rhythm of its own: thin coats on the worktop, the floor as the house has it', () => {
+    const document = job();
+    const two = (d: JobDocument) => {
+      d.surfaces.find((s) => s.id === 'top')!.faces[0]!.coats = 3;
+      return d;
+    };
+    const own = structuredClone(document);
+    own.parts[1]!.finish!.rhythm = 'several thin';
+    const [as, thin] = [seen(two(document)), seen(two(own))];
+    const film = (v: typeof as, part: number) => v.parts[part]!.plan.coats.map((c) => c.plannedFilm);
+    expect(film(as, 1)).toEqual([1, 1, 1]);
+    expect(film(thin, 1)).toEqual([1, 0.5, 0.5]);
+    expect(film(thin, 0)).toEqual(film(as, 0));
+    expect(thin.parts[1]!.plan.load!.netL).toBeLessThan(as.parts[1]!.plan.load!.netL);
+    expect([thin.parts[0].knowledge.house.rhythm, thin.parts[1]!.knowledge.house.rhythm]).toEqual([
+      'one a day',
+      'several thin'
+    ]);
+  });
   it('a surface is surveyed once, however many parts it is in', () => {
     const d = job();
     expect(seen(d).surveys.map((s) => s.surfaceId)).toEqual(['floor', 'top']);

@@ -1,7 +1,7 @@
 import type { WeatherSeries } from '../air';
 import type { MeasuredHour, SiteClimate } from '../climate';
 import { wholeSurfaceId, type JobDocument, type PartJob } from '../document';
-import { withOwn, type Knowledge } from '../knowledge';
+import { knowledgeOn, withOwn, type Knowledge } from '../knowledge';
 import { purchases, type Purchase } from '../load';
 import { forPart, type JobStage, type PartState, type WorkState } from '../log';
 import { plan, type Plan } from '../plan';
@@ -126,5 +126,5 @@ function surveysOf(document: JobDocument, parts: readonly PartView[]): SurfaceSu
 function knowledgeIn({ id, others, nowMs }: JobSeen, standing: readonly Standing[], mine: Standing): Knowledge {
   const withPart = (known: Knowledge, s: Standing) => withOwn(known, id, s.job, s.state, s.climate, nowMs);
   const { before: _, ...elsewhere } = standing.filter((s) => s !== mine).reduce(withPart, others);
-  return withPart(elsewhere, mine);
+  return knowledgeOn(mine.job, withPart(elsewhere, mine));
 }

@@ -1,5 +1,5 @@
 export { type CoatDrying, coatDryings } from './coat-drying';
 export { finishedCoats } from './finished';
-export { type DryingLog, type DryingObservation, firstDayKnowledge, type Knowledge } from './knowledge';
+export { type DryingLog, type DryingObservation, firstDayKnowledge, type Knowledge, knowledgeOn } from './knowledge';
 export { withoutOwn, withOwn } from './own-knowledge';
 export { kappaFor } from './tack-tests';

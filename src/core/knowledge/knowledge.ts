@@ -1,4 +1,5 @@
 import { emptyCoverageLog, type CoverageLog } from '../coverage';
+import type { PartJob } from '../document';
 import type { TackTest } from '../drying';
 import { defaultHouseRules, type HouseRules } from '../house';
 import type { StockTin } from '../stock';
@@ -32,6 +33,10 @@ export const firstDayKnowledge = (house: HouseRules = defaultHouseRules): Knowle
   coverage: emptyCoverageLog,
   stock: []
 });
+
+/** What a crew goes by on one part: a rhythm of its own takes the place of the house's. */
+export const knowledgeOn = ({ finish }: Pick<PartJob, 'finish'>, knowledge: Knowledge): Knowledge =>
+  finish?.rhythm ? { ...knowledge, house: { ...knowledge.house, rhythm: finish.rhythm } } : knowledge;
 
 /** The spread rates a coat's film is judged by: what was known before it, itself left out. */
 export const knownBefore = ({ before, coverage }: Pick<Knowledge, 'before' | 'coverage'>, coat: number): CoverageLog =>

@@ -1,6 +1,7 @@
 import type { Stretch } from '../calendar';
 import type { SiteClimate } from '../climate';
 import type { CoatNeeds, CoatTimes, DryingCurve, DryingFactor, LaidCoat } from '../drying';
+import type { Rhythm } from '../house';
 import type { Closure, LayingLimits, RuleBits } from '../judge';
 import type { Method, ProductCard } from '../product';
 
@@ -61,7 +62,7 @@ export interface SequenceContext {
   /** When the local days of the horizon begin, in order. */
   dayStartsMs: readonly number[];
   /** The house's rhythm: a coat a day, as each opens, or thin ones as soon as the last is touch dry. */
-  rhythm: 'one a day' | 'as it opens' | 'several thin';
+  rhythm: Rhythm;
 }
 
 /** What becomes of a start: all coats with their times, or the rule and the coat that stop it. */

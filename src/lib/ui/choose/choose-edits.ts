@@ -10,7 +10,7 @@ import {
   type FinishSystem,
   type PartJob
 } from '$core/document';
-import type { HouseRules } from '$core/house';
+import type { HouseRules, Rhythm } from '$core/house';
 import { methodOf, type Method, type ProductCard } from '$core/product';
 
 /** The words of each method, as a crew says them. */
@@ -21,6 +21,12 @@ export const METHOD_WORDS: Record<Method, string> = {
   brush: 'Brush',
   trowel: 'Trowel, buff, leave',
   spray: 'Spray and back-brush'
+};
+
+export const RHYTHM_WORDS: Readonly<Record<Rhythm, string>> = {
+  'one a day': 'One coat a day',
+  'as it opens': 'Each as soon as it may',
+  'several thin': 'Several thin coats a day'
 };
 
 /** The method a house prefers of those a card allows. */
@@ -149,7 +155,13 @@ export function systemOf(card: ProductCard, method: Method, job: PartJob): Finis
   const colour = job.finish && card.colours.includes(job.finish.colour) ? job.finish.colour : card.colours[0]!;
   return {
     id: `${card.id}-${method}-${Math.random().toString(36).slice(2, 7)}`.slice(0, 40),
-    finish: { productId: card.id, colour, method, bareWood: job.finish?.bareWood ?? true },
+    finish: {
+      productId: card.id,
+      colour,
+      method,
+      bareWood: job.finish?.bareWood ?? true,
+      ...(job.finish?.rhythm && { rhythm: job.finish.rhythm })
+    },
     ...faceCoatsWithin(card, job)
   };
 }

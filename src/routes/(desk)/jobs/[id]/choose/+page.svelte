@@ -9,6 +9,7 @@
   import CardVersion from '$lib/ui/choose/CardVersion.svelte';
   import { listCoats, unlistCoats } from '$lib/ui/choose/choose-edits';
   import Compare from '$lib/ui/choose/Compare.svelte';
+  import RhythmChoice from '$lib/ui/choose/RhythmChoice.svelte';
   import FaceCoats from '$lib/ui/choose/FaceCoats.svelte';
   import FinishForm from '$lib/ui/choose/FinishForm.svelte';
   import Samples from '$lib/ui/choose/Samples.svelte';
@@ -117,6 +118,7 @@
               >{/if}
           {/if}
           <FaceCoats />
+          <RhythmChoice />
           <h2 class="mt-4 border-b-[1.5px] border-ink pb-1">Will it take?</h2>
           <ul class="takes">
             {#each problems as p, k (k)}

@@ -1,0 +1,30 @@
+<script lang="ts">
+  import { RHYTHMS } from '$core/house';
+  import Choice from '../fields/Choice.svelte';
+  import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import { RHYTHM_WORDS } from './choose-edits';
+
+  /** When the next coat may go on here, where that is not as the house has it. */
+  const desk = useJobDesk();
+  const NOTES = {
+    'one a day': 'each is looked at in daylight first',
+    'as it opens': 'a second the same day, where card and air allow',
+    'several thin': 'half the film from the second on; the first dries overnight'
+  };
+</script>
+
+<div class="mt-4 max-w-[320px]">
+  <Choice
+    label="Rhythm"
+    value={desk.job.finish?.rhythm ?? ''}
+    options={[
+      { value: '', label: 'As our house has it' },
+      ...RHYTHMS.map((value) => ({ value, label: RHYTHM_WORDS[value], note: NOTES[value] }))
+    ]}
+    onchange={(v) =>
+      desk.editPart((d) => {
+        if (v) d.finish!.rhythm = v;
+        else delete d.finish!.rhythm;
+      })}
+  />
+</div>
