@@ -248,7 +248,7 @@ test('twelve tagged doors: six faces each, and a board that knows which has had 
   await measure(page, job, 'Door');
   await page.getByLabel('Width').fill('0.9');
   await page.getByLabel('Height').fill('2.05');
-  await page.getByLabel('How many alike').fill('12');
+  await page.getByLabel('How many', { exact: true }).fill('12');
   await expect(area(page, 'Outside')).toHaveText('22.1 m²');
   await page.getByRole('button', { name: /name the tags/ }).click();
   await page.getByLabel('Tag 1', { exact: true }).fill('gate house');

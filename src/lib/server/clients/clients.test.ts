@@ -52,11 +52,13 @@ describe('clients and sites', () => {
     const first = jobFor('Chapel', 'Tidemill Chapel', { phone: '0700 2', email: 'a@b.example' });
     first.site.latitudeDeg = 51.25;
     await createJob(db, crewId, first, 'Ines', NOW);
-    const next = await completed(db, crewId, jobFor('Chapel', 'Tidemill Chapel', { phone: '0700 9' }));
+    const asked = jobFor('Chapel', 'Tidemill Chapel', { phone: '0700 9' });
+    const next = await completed(db, crewId, asked, asked.site);
     expect(next.client).toEqual({ name: 'Chapel', phone: '0700 9', email: 'a@b.example' });
     expect(next.site.latitudeDeg).toBe(51.25);
+    expect((await completed(db, crewId, asked, { latitudeDeg: 1, longitudeDeg: 1 })).site).toEqual(asked.site);
     const strange = jobFor('Nobody yet', 'Nowhere yet');
-    expect(await completed(db, crewId, strange)).toEqual(strange);
+    expect(await completed(db, crewId, strange, strange.site)).toEqual(strange);
   });
 
   it('another number or position of theirs is said by all their jobs, which whoever has them open is told', async () => {
@@ -82,12 +84,28 @@ describe('clients and sites', () => {
     const { db } = conn;
     const { crewId } = await freshCrew(db);
     const was = jobFor('One', 'A place', { phone: '1' });
+    await createJob(db, crewId, was, 'Ines', NOW);
     const id = await createJob(db, crewId, was, 'Ines', NOW);
     await saveJob(db, crewId, id, { ...was, client: { name: 'Two', phone: '2' } }, 1, 'Ines', NOW);
     expect((await findClients(db, crewId, 'One', 5))[0]!.phone).toBe('1');
     expect((await findClients(db, crewId, 'Two', 5))[0]!.phone).toBe('2');
   });
 
+  it('a name that is typed letter by letter is one client in the end, under the id it began with; one that is left is forgotten', async () => {
+    const { db } = conn;
+    const { crewId } = await freshCrew(db);
+    const known = await createJob(db, crewId, jobFor('Eel trap trust', 'Smokehouse'), 'Ines', NOW);
+    const id = await createJob(db, crewId, jobFor('Somebody', 'Somewhere'), 'Ines', NOW);
+    const began = (await rowOf(id)).clientId;
+    const names = async () => (await findClients(db, crewId, 'e', 9)).map((c) => c.name).sort();
+    for (const [i, name] of ['E', 'Eel', 'Eel tr'].entries())
+      expect(await saveJob(db, crewId, id, jobFor(name, `Sm${i}`), i + 1, 'Ines', NOW)).toMatchObject({ ok: true });
+    expect([(await rowOf(id)).clientId, await names()]).toEqual([began, ['Eel tr', 'Eel trap trust']]);
+    await saveJob(db, crewId, id, jobFor('Eel trap trust', 'Smokehouse'), 4, 'Ines', NOW);
+    expect((await rowOf(id)).clientId).toBe((await rowOf(known)).clientId);
+    expect(await names()).toEqual(['Eel trap trust']);
+    expect((await findSites(db, crewId, 'Sm', 9)).map((s) => s.place)).toEqual(['Smokehouse']);
+  });
   it('twenty jobs of one new client at once make one client', async () => {
     const { db } = conn;
     const { crewId } = await freshCrew(db);

@@ -56,8 +56,16 @@ export async function findClients(db: Db, crewId: string, text: string, most: nu
   );
 }
 
-/** A new job's document with what is known of its client and its site, where it says nothing itself. */
-export async function completed(db: Db, crewId: string, document: JobDocument): Promise<JobDocument> {
+/**
+ * A new job's document with what is known of its client and its site, where it says nothing itself: a position that is still
+ * that of the crew's home is one nobody picked.
+ */
+export async function completed(
+  db: Db,
+  crewId: string,
+  document: JobDocument,
+  home: Pick<KnownSite, 'latitudeDeg' | 'longitudeDeg'>
+): Promise<JobDocument> {
   const [them] = await db
     .select()
     .from(client)
@@ -66,6 +74,8 @@ export async function completed(db: Db, crewId: string, document: JobDocument): 
     .select(siteFields)
     .from(site)
     .where(and(eq(site.crewId, crewId), eq(site.place, document.site.place)));
+  const { latitudeDeg, longitudeDeg } = document.site;
+  const unpicked = latitudeDeg === home.latitudeDeg && longitudeDeg === home.longitudeDeg;
   return {
     ...document,
     client: {
@@ -73,6 +83,6 @@ export async function completed(db: Db, crewId: string, document: JobDocument): 
       ...(them?.email && { email: them.email }),
       ...document.client
     },
-    site: there ?? document.site
+    site: there && unpicked ? there : document.site
   };
 }

@@ -13,7 +13,7 @@ import { transact } from '../db/transact';
 import { learnFrom } from '../learning/finished';
 import { cancelVisits } from '../visits/visits';
 import { eventsOf } from '../work-log/log';
-import { keepClientAndSite } from './client-and-site';
+import { forgetUnused, keepClientAndSite, keptBefore } from './client-and-site';
 import { lockJob, type AnyJob } from './reading';
 
 const facts = (d: JobDocument) => ({
@@ -85,7 +85,8 @@ export function saveJob(
     const stands = standing(document, state);
     for (const part of before ? noLongerBooked(before, document) : [])
       await cancelVisits(tx, crewId, { jobId: id, part }, nowMs);
-    const kept = await keepClientAndSite(tx, crewId, document, nowMs, { id, before, by });
+    const was = await keptBefore(tx, id);
+    const kept = await keepClientAndSite(tx, crewId, document, nowMs, { id, before, was, by });
     await tx
       .update(job)
       .set({
@@ -100,6 +101,7 @@ export function saveJob(
         updatedAt: new Date(nowMs)
       })
       .where(eq(job.id, id));
+    await forgetUnused(tx, was, kept);
     return { ok: true as const, rowVersion: expected + 1 };
   });
 }

@@ -45,7 +45,7 @@ export const actions: Actions = {
     const id = await createJob(
       db,
       person.crewId,
-      await completed(db, person.crewId, newJobDocument(input.data)),
+      await completed(db, person.crewId, newJobDocument(input.data), home),
       person.name,
       now()
     );
