@@ -27,6 +27,7 @@ ALTER TABLE `client` ADD CONSTRAINT `client_crew_id_crew_id_fk` FOREIGN KEY (`cr
 ALTER TABLE `site` ADD CONSTRAINT `site_crew_id_crew_id_fk` FOREIGN KEY (`crew_id`) REFERENCES `crew`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `job` ADD CONSTRAINT `job_client_id_client_id_fk` FOREIGN KEY (`client_id`) REFERENCES `client`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `job` ADD CONSTRAINT `job_site_id_site_id_fk` FOREIGN KEY (`site_id`) REFERENCES `site`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+CREATE INDEX `job_standing` ON `job` (`crew_id`,`set_aside_at`,`stage`);--> statement-breakpoint
 CREATE INDEX `job_client` ON `job` (`client_id`,`updated_at`);--> statement-breakpoint
 CREATE INDEX `job_site` ON `job` (`site_id`,`updated_at`);--> statement-breakpoint
 INSERT IGNORE INTO `client` (`id`, `crew_id`, `name`, `phone`, `email`, `changed_at`)

@@ -117,6 +117,7 @@ export const job = mysqlTable(
     index('job_stage').on(t.crewId, t.stage, t.updatedAt),
     // Holds all a list is searched and sorted by, so that a far page never touches the documents before it.
     index('job_list').on(t.crewId, t.updatedAt, t.id, t.stage, t.setAsideAt, t.title, t.clientName, t.place),
+    index('job_standing').on(t.crewId, t.setAsideAt, t.stage),
     index('job_due').on(t.crewId, t.dueAt),
     index('job_client').on(t.clientId, t.updatedAt),
     index('job_site').on(t.siteId, t.updatedAt)
