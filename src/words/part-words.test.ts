@@ -3,7 +3,8 @@ import { floorJob, whole } from '../../tests/fixtures';
 import { cellsOf, FIRST_PART, splitPart, type JobDocument } from '../core/document';
 import type { Surface } from '../core/surface';
 import { CELL_WORDS, cellSummary } from './cell-words';
-import { cellName, partName, partTitle, pieceList, stationOf, takenWords } from './part-words';
+import { cellName, partName, partTitle, pieceList, takenWords } from './part-words';
+import { stationOf } from './station-address';
 
 const doors = (units: string[]): Surface => ({
   ...floorJob().surfaces[0]!,

@@ -1,4 +1,4 @@
-import { FIRST_PART, partName, type JobDocument, type PartJob } from '../core/document';
+import { partName, type JobDocument, type PartJob } from '../core/document';
 import { whenWords } from './time';
 
 /** The names of a job's things. */
@@ -11,7 +11,3 @@ export const partTitle = (document: JobDocument, partId: string): string =>
 /** What a part waits for, and until when; empty when for nothing. */
 export const waitsWords = ({ waits, site }: Pick<PartJob, 'waits' | 'site'>, nowMs: number): string =>
   !waits ? '' : waits.untilMs === null ? waits.why : `${waits.why}: ${whenWords(waits.untilMs, nowMs, site.timeZone)}`;
-
-/** The address of a station of a job; where it is not the first, its part is named. */
-export const stationOf = (jobId: string, part: string, station = ''): string =>
-  `/jobs/${jobId}${station && `/${station}`}${part === FIRST_PART ? '' : `?part=${part}`}`;

@@ -12,7 +12,8 @@ export {
   topCard,
   withSystem
 } from './coat-specs';
-export { type Cell, cellKey, cellsOf, FIRST_PART, keysTaken, ownersOf, wholeSurfaceId } from './owners';
+export { FIRST_PART } from '../keyed';
+export { type Cell, cellKey, cellsOf, keysTaken, ownersOf, wholeSurfaceId } from './owners';
 export {
   faceRef,
   partJob,

@@ -1,5 +1,6 @@
 import { faceName, namedList } from '../surface';
-import { FIRST_PART, wholeSurfaceId, type Cell } from './owners';
+import { wholeSurfaceId, type Cell } from './owners';
+import { FIRST_PART } from '../keyed';
 import { partJob, partOf } from './part-job';
 import type { JobDocument, Taken } from './schema';
 

@@ -1,8 +1,6 @@
+import { FIRST_PART } from '../keyed';
 import type { Face, Surface } from '../surface';
 import type { JobDocument, Taken } from './schema';
-
-/** The id of every job's first part, which takes whatever no other part takes. */
-export const FIRST_PART = 'first';
 
 /** What stands between a surface's id and a number where a part has its faces on different pieces: no id from outside holds it. */
 const BESIDE = '~';

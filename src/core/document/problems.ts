@@ -14,7 +14,7 @@ import { findSpecies, speciesTable, UNKNOWN_SPECIES } from '../wood';
 import { isCalendarDate, isTimeZone, WEEKDAYS } from '../calendar';
 import { cardOf, coatCount, coatSpec, coatSpecs, coatsOnFace, topCard, type CoatSpec } from './coat-specs';
 import { settingsOf } from './life';
-import { FIRST_PART } from './owners';
+import { FIRST_PART } from '../keyed';
 import type { PartJob } from './part-job';
 import type { JobDocument, Place, Site } from './schema';
 

@@ -1,5 +1,6 @@
 import type { Surface } from '../surface';
-import { cellKey, FIRST_PART, ownersOf, sharesOf, type Cell, type Share } from './owners';
+import { cellKey, ownersOf, sharesOf, type Cell, type Share } from './owners';
+import { FIRST_PART } from '../keyed';
 import { faceRef, sharedFaces, withCoats } from './part-job';
 import type { JobDocument, Part, Taken } from './schema';
 

@@ -69,3 +69,6 @@ export const NAME_FORMS: readonly NameForm[] = [
   LOCAL_TIME_FORM,
   BATCH_FORM
 ];
+
+/** The id of every job's first part, which takes whatever no other part takes: where a name of a part is left out, it is meant. */
+export const FIRST_PART = 'first';

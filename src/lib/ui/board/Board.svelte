@@ -5,7 +5,7 @@
   import { clock } from '../clock/clock.svelte';
   import Sign from '../marks/Sign.svelte';
   import { deadlineWords, leftWords } from '$words/deadline-words';
-  import { stationOf } from '$words/part-words';
+  import { stationOf } from '$words/station-address';
   import { clockTime, dayShort } from '$words/time';
   import RowPicture from './RowPicture.svelte';
 

@@ -5,7 +5,7 @@
   import { clock } from '../clock/clock.svelte';
   import Sign from '../marks/Sign.svelte';
   import HourRuns from '../ribbon/HourRuns.svelte';
-  import { stationOf } from '$words/part-words';
+  import { stationOf } from '$words/station-address';
   import { dayMonth, fullDate, hourOfDay } from '$words/time';
 
   const { rail, careDue }: { rail: Rail; careDue: SurfaceInCare[] } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { stationOf } from '$words/part-words';
+  import { stationOf } from '$words/station-address';
   import type { HouseFigures } from '$core/plan';
   import { HOUR_MS, showDuration, showMoney, showVolume, type UnitSystem } from '$core/units';
   import type { HouseEffect } from '$lib/server/overview/house-effect';

@@ -8,7 +8,7 @@
   import HourRuns from '../ribbon/HourRuns.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
   import type { Segment } from '../ribbon/segments';
-  import { stationOf } from '$words/part-words';
+  import { stationOf } from '$words/station-address';
   import { clockTime, dayShort } from '$words/time';
   import { lineSegments } from './lines';
   import RailWeather from './RailWeather.svelte';

@@ -4,7 +4,7 @@
   import { clock } from '../clock/clock.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
   import { deadlineWords } from '$words/deadline-words';
-  import { stationOf } from '$words/part-words';
+  import { stationOf } from '$words/station-address';
   import { clockTime, whenWords } from '$words/time';
   import { lineSegments } from './lines';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { stationOf } from '$words/part-words';
+  import { stationOf } from '$words/station-address';
   import { DAY_MS, showArea } from '$core/units';
   import { clock } from '$lib/ui/clock/clock.svelte';
   import CantBeRead from '$lib/ui/job/CantBeRead.svelte';

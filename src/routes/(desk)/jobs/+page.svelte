@@ -4,7 +4,7 @@
   import { clock } from '$lib/ui/clock/clock.svelte';
   import type { JobLine } from '$lib/server/overview/rail';
   import { deadlineWords } from '$words/deadline-words';
-  import { stationOf } from '$words/part-words';
+  import { stationOf } from '$words/station-address';
   import { fullDate, whenWords } from '$words/time';
   import type { JobStage } from '$core/log';
   import type { PageProps } from './$types';

@@ -8,7 +8,7 @@
   import DryingLearned from '$lib/ui/log/DryingLearned.svelte';
   import { isUnexplained, logKeys, type LogKey } from '$lib/ui/log/log-rows';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { stationOf } from '$words/part-words';
+  import { stationOf } from '$words/station-address';
   import { fullDate } from '$words/time';
   import { logFromDesk } from '$lib/ui/worklog/log-from-desk';
   import type { PageProps } from './$types';
