@@ -3,7 +3,7 @@ import { floorJob, whole } from '../../tests/fixtures';
 import { cellsOf, FIRST_PART, splitPart, type JobDocument } from '../core/document';
 import type { Surface } from '../core/surface';
 import { CELL_WORDS, cellSummary } from './cell-words';
-import { cellName, partName, partTitle, pieceList, takenWords } from './part-words';
+import { cellName, partName, partTitles, pieceList, takenWords } from './part-words';
 import { stationOf } from './station-address';
 
 const doors = (units: string[]): Surface => ({
@@ -32,13 +32,13 @@ const job = (surfaces: Surface[] = [...floorJob().surfaces, doors(UNITS)]): JobD
 describe('what a part is called', () => {
   it('by what it takes, until the crew has a name of its own for it; a job of one part by the job alone', () => {
     expect(partName(job(), FIRST_PART)).toBe('Reading room and Cell doors');
-    expect(partTitle(job(), FIRST_PART)).toBe('Reading room floor');
+    expect(partTitles(job()).get(FIRST_PART)).toBe('Reading room floor');
     const inner = cellsOf(job()).filter((c) => c.face === 'inside');
     const split = splitPart(job(), inner, 'inner');
     expect(partName(split, 'inner')).toBe('Cell doors');
     split.parts[1]!.name = 'Inner sides';
     expect(partName(split, 'inner')).toBe('Inner sides');
-    expect(partTitle(split, 'inner')).toBe('Reading room floor: Inner sides');
+    expect(partTitles(split).get('inner')).toBe('Reading room floor: Inner sides');
   });
   it('by its faces where another part has the same surface', () => {
     const d = job([doors(UNITS)]);

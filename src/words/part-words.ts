@@ -1,12 +1,17 @@
-import { partName, type JobDocument, type PartJob } from '../core/document';
+import { partNames, type JobDocument, type PartJob } from '../core/document';
 import { whenWords } from './time';
 
 /** The names of a job's things. */
 export { cellName, partName, pieceList, takenWords } from '../core/document';
 
-/** A job by its title; where it has several parts, one of them beside it. */
-export const partTitle = (document: JobDocument, partId: string): string =>
-  document.parts.length > 1 ? `${document.title}: ${partName(document, partId)}` : document.title;
+/** A job by its title, for each of its parts; where it has several, with the part's name beside it. */
+export const partTitles = (document: JobDocument): Map<string, string> =>
+  new Map(
+    [...partNames(document)].map(([part, name]) => [
+      part,
+      document.parts.length > 1 ? `${document.title}: ${name}` : document.title
+    ])
+  );
 
 /** What a part waits for, and until when; empty when for nothing. */
 export const waitsWords = ({ waits, site }: Pick<PartJob, 'waits' | 'site'>, nowMs: number): string =>

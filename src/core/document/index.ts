@@ -26,7 +26,7 @@ export {
   withPartJob
 } from './part-job';
 export { anyOutdoors, livesOf, livesOutdoors, settingsOf } from './life';
-export { cellName, partName, pieceList, takenWords } from './names';
+export { cellName, partName, partNames, pieceList, takenWords } from './names';
 export { newPlace, PLACE_NAMES } from './places';
 export { assignCells, freeId, joinPart, splitPart, takenFrom, tidyParts } from './split';
 export { blockingProblems, jobProblems, type Problem, touchesFood } from './problems';

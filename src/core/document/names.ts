@@ -1,21 +1,28 @@
 import { faceName, namedList } from '../surface';
 import { wholeSurfaceId, type Cell } from './owners';
 import { FIRST_PART } from '../keyed';
-import { partJob, partOf } from './part-job';
+import { partJobs, partOf } from './part-job';
 import type { JobDocument, Taken } from './schema';
 
-/** What a part is called: by the crew's own name, else by the surfaces it takes, and their faces where others take them too. */
-export function partName(document: JobDocument, partId: string): string {
-  const part = partOf(document, partId);
-  if (part.name) return part.name;
-  const surfaces = surfacesOf(document, part.id);
-  const alike = document.parts.some((p) => p.id !== part.id && !p.name && surfacesOf(document, p.id) === surfaces);
-  if (!surfaces || !alike) return surfaces || 'Nothing yet';
-  return part.id === FIRST_PART ? `${surfaces}, the rest` : takenWords(document, part.takes);
+/**
+ * What each part is called: by the crew's own name, else by the surfaces it takes, and their faces where others take them too.
+ * What the parts take is worked out once for all of them.
+ */
+export function partNames(document: JobDocument): Map<string, string> {
+  const surfaces = partJobs(document).map((job) => namedList([...new Set(job.surfaces.map((s) => s.name))]));
+  return new Map(
+    document.parts.map((part, i) => {
+      const mine = surfaces[i]!;
+      const alike = document.parts.some((p, k) => k !== i && !p.name && surfaces[k] === mine);
+      const own = !alike ? mine : part.id === FIRST_PART ? `${mine}, the rest` : takenWords(document, part.takes);
+      return [part.id, part.name || (mine ? own : '') || 'Nothing yet'];
+    })
+  );
 }
 
-const surfacesOf = (document: JobDocument, partId: string): string =>
-  namedList([...new Set(partJob(document, partId).surfaces.map((s) => s.name))]);
+/** What one part is called; the first where there is none with this id. */
+export const partName = (document: JobDocument, partId: string): string =>
+  partOf(document, partId).name || partNames(document).get(partOf(document, partId).id)!;
 
 /** A face of a piece by name: "Twelve doors, cell 4, inside". */
 export function cellName({ surfaces }: Pick<JobDocument, 'surfaces'>, { surface, face, piece }: Cell): string {

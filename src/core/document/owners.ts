@@ -35,17 +35,30 @@ export const cellsOf = ({ surfaces }: Pick<JobDocument, 'surfaces'>): Cell[] =>
 
 const piecesOf = ({ units }: Pick<Surface, 'units'>): readonly (string | undefined)[] => units ?? [undefined];
 
-/** The faces of pieces of some surfaces that something taken names, each by its key; what is not there is passed over. */
-export function keysTaken(surfaces: readonly Surface[], takes: readonly Taken[]): string[] {
-  const by = new Map<string, Surface[]>();
-  for (const s of surfaces) by.set(wholeSurfaceId(s.id), [...(by.get(wholeSurfaceId(s.id)) ?? []), s]);
-  return takes.flatMap(({ surface, face, pieces }) =>
-    (by.get(surface) ?? []).flatMap((s) => {
-      const faces = face === undefined ? s.faces : s.faces.filter((f) => f.id === face);
-      const named = pieces && s.units ? pieces : pieces ? [] : piecesOf(s);
-      return faces.flatMap((f) => named.map((piece) => cellKey(cell(s.id, f.id, piece))));
-    })
-  );
+/**
+ * The faces of pieces of some surfaces that something taken names, each once by its key; what is not there is passed over. A
+ * piece that is named again with all its faces is looked at no more, so that the work is as long as the list and no longer.
+ */
+export function keysTaken(surfaces: readonly Surface[], takes: readonly Taken[]): Set<string> {
+  const by = new Map<
+    string,
+    { surface: Surface; pieces: ReadonlySet<string | undefined>; whole: Set<string | undefined> }[]
+  >();
+  for (const surface of surfaces) {
+    const id = wholeSurfaceId(surface.id);
+    by.set(id, [...(by.get(id) ?? []), { surface, pieces: new Set(piecesOf(surface)), whole: new Set() }]);
+  }
+  const out = new Set<string>();
+  for (const t of takes)
+    for (const { surface, pieces, whole } of by.get(t.surface) ?? []) {
+      const faces = t.face === undefined ? surface.faces : surface.faces.filter((f) => f.id === t.face);
+      for (const piece of t.pieces ?? pieces) {
+        if (whole.has(piece) || !pieces.has(piece)) continue;
+        for (const f of faces) out.add(cellKey(cell(surface.id, f.id, piece)));
+        if (t.face === undefined) whole.add(piece);
+      }
+    }
+  return out;
 }
 
 /**

@@ -94,6 +94,7 @@ function hoursProblems({ workingHours, closures }: Pick<Place, 'workingHours' | 
 function partsProblems({ parts, places, surfaces }: JobDocument): Problem[] {
   const out: Problem[] = [];
   const stop = (path: string, problem: string) => out.push({ path, severity: 'stop', problem });
+  const tags = new Map(surfaces.map((s) => [s.id, new Set(s.units)]));
   parts.forEach((part, i) => {
     const path = `/parts/${i}`;
     if (!places.some((p) => p.id === part.placeId))
@@ -113,8 +114,9 @@ function partsProblems({ parts, places, surfaces }: JobDocument): Problem[] {
       if (!surface) return stop(`${at}/surface`, `the surface “${t.surface}” is not in this job`);
       if (t.face !== undefined && !surface.faces.some((f) => f.id === t.face))
         stop(`${at}/face`, `${surface.name} has no face “${t.face}”`);
+      const units = tags.get(surface.id)!;
       for (const piece of t.pieces ?? [])
-        if (!surface.units?.includes(piece)) stop(`${at}/pieces`, `${surface.name} has no piece “${piece}”`);
+        if (!units.has(piece)) stop(`${at}/pieces`, `${surface.name} has no piece “${piece}”`);
     });
   });
   return out;

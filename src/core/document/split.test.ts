@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { floorJob, whole } from '../../../tests/fixtures';
 import { checkJobDocument } from '../../formats/job-json';
 import { faceAreas, type Surface } from '../surface';
+import { partNames } from './names';
 import { cellsOf, ownersOf, wholeSurfaceId, type Cell } from './owners';
 import { partJob, partJobs, withPartJob } from './part-job';
 import type { JobDocument } from './schema';
@@ -188,6 +189,9 @@ describe('after any edits', () => {
     const d: JobDocument = { ...job(), surfaces: [{ ...door(tags), faces }], parts: [first!, ...others] };
     expect(partJobs(d).map((p) => p.surfaces.length)).toEqual([0, 1, ...Array.from({ length: 22 }, () => 0)]);
     const named = others.reduce((n, p) => n + p.takes.reduce((m, t) => m + t.pieces.length, 0), 0);
-    expect(read).toBeLessThanOrEqual(named * (faces.length + 1));
+    expect(read).toBeLessThanOrEqual(named);
+    read = 0;
+    expect(partNames(d).size).toBe(24);
+    expect(read).toBeLessThanOrEqual(2 * named);
   });
 });

@@ -1,6 +1,6 @@
 import type { WeatherSeries } from '../air';
 import type { MeasuredHour, SiteClimate } from '../climate';
-import { wholeSurfaceId, type JobDocument, type PartJob } from '../document';
+import { partNames, wholeSurfaceId, type JobDocument, type PartJob } from '../document';
 import { knowledgeOn, withOwn, type Knowledge } from '../knowledge';
 import { purchases, type Purchase } from '../load';
 import { forPart, type JobStage, type PartState, type WorkState } from '../log';
@@ -71,10 +71,12 @@ export function view(seen: JobSeen): JobView {
   });
   let surveys: readonly SurfaceSurvey[] | null = null;
   let bought: readonly Purchase[] | null = null;
+  let names: ReadonlyMap<string, string> | null = null;
   const seenParts = new Map<string, PartView>();
   for (const s of inWaitingOrder(standing, document)) {
     const part = document.parts.find((p) => p.id === s.job.part)!;
-    const waits = waitsOf(part, document, part.after && seenParts.get(part.after.part), seen.nowMs);
+    const awaited = part.after && seenParts.get(part.after.part);
+    const waits = awaited && waitsOf(part, awaited, (names ??= partNames(document)), seen.nowMs);
     const job = waits ? { ...s.job, waits } : s.job;
     seenParts.set(part.id, partView(seen, { ...s, job }, knowledgeIn(seen, standing, s)));
   }

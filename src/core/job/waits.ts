@@ -1,5 +1,5 @@
 import type { CoatTimes, Span } from '../drying';
-import { coatCount, partName, type Awaited, type JobDocument, type Part, type PartJob } from '../document';
+import { coatCount, type Awaited, type JobDocument, type Part, type PartJob } from '../document';
 import type { Plan } from '../plan';
 import type { LiveWork } from '../site';
 
@@ -39,16 +39,16 @@ export const awaitedWords = (a: Awaited): string => AWAITED_ROWS[a].words;
 /** What a part waits for in another, as that one stands: nothing when it waits for none or that one is there already. */
 export function waitsOf(
   part: Part,
-  document: JobDocument,
-  awaited: AwaitedPart | undefined,
+  awaited: AwaitedPart,
+  names: ReadonlyMap<string, string>,
   nowMs: number
 ): PartJob['waits'] {
-  if (!part.after || !awaited) return undefined;
+  if (!part.after) return undefined;
   const { until } = part.after;
   const last = lastCoat(awaited);
   const untilMs = last ? AWAITED_ROWS[until].span(last).p50 : null;
   if (untilMs !== null && untilMs <= nowMs) return undefined;
-  const why = `waits until ${partName(document, part.after.part)} is ${awaitedWords(until)}`;
+  const why = `waits until ${names.get(part.after.part)} is ${awaitedWords(until)}`;
   return { untilMs, why: untilMs === null ? `${why}, which has no date yet` : why };
 }
 

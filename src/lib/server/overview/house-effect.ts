@@ -1,9 +1,10 @@
 import { houseRules, type HouseDocument } from '../../../core/house';
 import { hangsOnWeather } from '../../../core/job';
 import { partJobs } from '../../../core/document';
+import { knowledgeOn } from '../../../core/knowledge';
 import { climateSpan, moistureRead, siteClimate } from '../../../core/window';
 import { fold } from '../../../core/log';
-import { partTitle } from '../../../words/part-words';
+import { partTitles } from '../../../words/part-words';
 import { houseFigures, sameFigures, type HouseFigures } from '../../../core/plan';
 import type { Db } from '../db/connect';
 import { headsInStages } from '../jobs/lists';
@@ -55,17 +56,16 @@ export async function houseEffects(
           const state = fold(logs.get(j.id) ?? []);
           const span = climateSpan(state, nowMs);
           const weather = forecast && jobWeather(forecast.series, span);
+          const titles = partTitles(j.document);
           return partJobs(j.document).flatMap((job): HouseEffect[] => {
             if (!job.finish || job.surfaces.length === 0) return [];
             const climate = siteClimate(job, weather, span, [], moistureRead(state, job));
-            const [a, b] = [before, after].map((k) => houseFigures(job, climate, k, nowMs)) as [
+            const [a, b] = [before, after].map((k) => houseFigures(job, climate, knowledgeOn(job, k), nowMs)) as [
               HouseFigures,
               HouseFigures
             ];
             const { part } = job;
-            return [
-              { jobId: j.id, part, title: partTitle(j.document, part), before: a, after: b, same: sameFigures(a, b) }
-            ];
+            return [{ jobId: j.id, part, title: titles.get(part)!, before: a, after: b, same: sameFigures(a, b) }];
           });
         } catch (fault) {
           // One job that can't be computed stands in no other's way.

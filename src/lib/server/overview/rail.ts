@@ -10,7 +10,7 @@ import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
 import { verdictRuns, type VerdictRun } from '../../../core/judge';
 import type { MeasuredHour } from '../../../core/climate';
 import type { SequenceOutcome } from '../../../core/window';
-import { partTitle, takenWords } from '../../../words/part-words';
+import { partTitles, takenWords } from '../../../words/part-words';
 import { hourOfDay } from '../../../words/time';
 import type { Db } from '../db/connect';
 import { eventsOfJobs } from '../work-log/log';
@@ -230,6 +230,7 @@ function partLines(
   nowMs: number
 ): JobLine[] {
   const view = viewJob(id, document, events, weather?.series ?? null, knowledge, nowMs, measured);
+  const titles = partTitles(document);
   const chosen = view.parts.filter((p) => p.job.finish);
   return (chosen.length ? chosen : view.parts.slice(0, 1)).map((seen, i): JobLine => {
     const { job, live, plan, state } = seen;
@@ -241,7 +242,7 @@ function partLines(
       key: `${id} ${job.part}`,
       id,
       part: job.part,
-      title: partTitle(document, job.part),
+      title: titles.get(job.part)!,
       place: document.site.place,
       client: document.client.name,
       stage: document.parts.length > 1 ? jobStage(state, job.startAt !== undefined, coatCount(job)) : stage,

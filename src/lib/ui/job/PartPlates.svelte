@@ -1,13 +1,14 @@
 <script lang="ts">
-  import { coatCount, finishCard, partOf, placeOf } from '$core/document';
+  import { coatCount, finishCard, partNames, partOf, placeOf } from '$core/document';
   import { counted } from '$core/units';
   import { upperFirst } from '$words/upper-first';
-  import { partName, waitsWords } from '$words/part-words';
+  import { waitsWords } from '$words/part-words';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import { stationsOf } from '../spine/stations';
 
   /** The parts of a job as plates; the plate is the switch to what the stations speak of. */
   const desk = useJobDesk();
+  const names = $derived(partNames(desk.document));
   const plates = $derived(
     desk.view.parts.map((p) => {
       const { part } = p.job;
@@ -15,7 +16,7 @@
       const stations = stationsOf(desk.document, p, desk.view.surveys, desk.minuteMs, desk.units);
       return {
         part,
-        name: partName(desk.document, part),
+        name: names.get(part),
         finish: card
           ? `${card.name}, ${p.job.finish!.colour}, ${counted(coatCount(p.job), 'coat', 'coats')}`
           : 'no product yet',

@@ -11,6 +11,7 @@
     joinPart,
     newPlace,
     ownersOf,
+    partNames,
     splitPart,
     type Cell,
     type JobDocument,
@@ -18,7 +19,7 @@
   } from '$core/document';
   import { awaitedWords } from '$core/job';
   import { counted } from '$core/units';
-  import { cellName, partName } from '$words/part-words';
+  import { cellName } from '$words/part-words';
   import Choice from '../fields/Choice.svelte';
   import TextField from '../fields/TextField.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
@@ -34,6 +35,7 @@
   const cells = $derived(cellsOf(desk.document));
   const chosen = $derived(cells.filter((c) => picked.has(cellKey(c))));
   const owner = $derived(ownersOf(desk.document));
+  const names = $derived(partNames(desk.document));
   const parts = $derived(desk.view.parts.map((p) => desk.document.parts.find((x) => x.id === p.job.part)!));
   const letter = (partId: string) =>
     String.fromCharCode(
@@ -131,7 +133,7 @@
             {@const card = finishCard(job)}
             <div class="part">
               <p class="flex items-baseline gap-2">
-                <b class="tag">{letter(p.id)}</b><b>{partName(desk.document, p.id)}</b>
+                <b class="tag">{letter(p.id)}</b><b>{names.get(p.id)}</b>
               </p>
               <p class="dim text-[13.5px]">{card ? `${card.name}, ${job.finish!.colour}` : 'No product yet'}</p>
               {#if parts.length > 1}
@@ -166,7 +168,7 @@
                     { value: '', label: 'When it likes' },
                     ...parts
                       .filter((x) => x.id !== p.id && !waitsFor(x.id, p.id))
-                      .map((x) => ({ value: x.id, label: `After ${partName(desk.document, x.id)}` }))
+                      .map((x) => ({ value: x.id, label: `After ${names.get(x.id)}` }))
                   ]}
                   disabled={begun.has(p.id)}
                   onchange={(part) => waits(p, part && { part, until: p.after?.until ?? 'touch dry' })}

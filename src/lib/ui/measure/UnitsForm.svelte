@@ -24,7 +24,14 @@
     return `${word} ${n}`;
   }
   let open = $state(false);
-  const twice = (t: string) => tags.filter((x) => x === t).length > 1;
+  /** A tag that is none, or another piece's: it stands in its field and nowhere else, so that no piece is taken for another. */
+  let refused = $state<{ index: number; tag: string; why: string } | null>(null);
+  function name(index: number, tag: string) {
+    const why =
+      tag === '' ? 'Give it a tag.' : tags.some((t, i) => t === tag && i !== index) ? 'Two carry this tag.' : '';
+    refused = why ? { index, tag, why } : null;
+    if (!why) onchange((s) => withTag(s, index, tag), `tag ${index}`);
+  }
 </script>
 
 <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Pieces</h2>
@@ -40,13 +47,10 @@
       {#each tags as t, i (i)}
         <TextField
           label="Tag {i + 1}"
-          value={t}
+          value={refused?.index === i ? refused.tag : t}
           maxlength={30}
-          errors={t === '' ? ['Give it a tag.'] : twice(t) ? ['Two carry this tag.'] : null}
-          oninput={(e) => {
-            const tag = e.currentTarget.value;
-            onchange((s) => withTag(s, i, tag), `tag ${i}`);
-          }}
+          errors={refused?.index === i ? [refused.why] : null}
+          oninput={(e) => name(i, e.currentTarget.value)}
         />
       {/each}
     </div>
