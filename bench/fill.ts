@@ -105,8 +105,8 @@ function eventRows({ id, stage, at }: ReturnType<typeof jobRow>, userId: string)
   for (let coat = 1; coat <= closed; coat++)
     out.push(
       ['coat.opened', { coat }],
-      ['bay.spread', { coat, bay: 1 }],
-      ['bay.wiped', { coat, bay: 1 }],
+      ['laying.spread', { coat, laying: 1 }],
+      ['laying.wiped', { coat, laying: 1 }],
       ['coat.closed', { coat, usedL: 2.5, guessed: false }]
     );
   if (closed > 0) out.push(['rags.safe', { count: 9, how: 'under water in the metal can' }]);

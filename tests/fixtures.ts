@@ -7,7 +7,7 @@ import { firstDayKnowledge, type Knowledge } from '../src/core/knowledge';
 import { FIRST_PART, partJob, type JobDocument, type PartJob } from '../src/core/document';
 import { liftJob } from '../src/formats/lift-job';
 import type { JobFile1 } from '../src/formats/schema/job-1-schema';
-import type { NewEvent, WorkEvent } from '../src/core/log';
+import { EVENT_VERSION, eventRow, type EventSaid, type EventType, type WorkEvent } from '../src/core/log';
 import type { ProductCard } from '../src/core/product';
 
 export const card = (id: string): ProductCard => structuredClone(cards.find((c) => c.id === id)) as ProductCard;
@@ -38,19 +38,16 @@ export const knowledge: Knowledge = firstDayKnowledge();
 
 let serial = 0;
 /** An event as a phone would make it, `minutes` after NOW. */
-export function made<T extends NewEvent['type']>(
-  type: T,
-  data: Extract<NewEvent, { type: T }>['data'],
-  minutes = 0
-): WorkEvent {
+export function made<T extends EventType>(type: T, data: EventSaid<T>, minutes = 0): WorkEvent {
   serial++;
   const id = `01900000-0000-7000-8000-${serial.toString(16).padStart(12, '0')}`;
   return {
     id,
     at: NOW + minutes * 60_000,
     device: 'phone-1',
+    v: EVENT_VERSION,
     type,
-    data,
+    data: eventRow(type).ofPart ? { part: FIRST_PART, ...data } : data,
     jobId: 'j',
     by: 'u',
     byName: 'Tove'

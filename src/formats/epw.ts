@@ -24,6 +24,10 @@ const MISSING: Partial<Record<keyof typeof COLUMN, number>> = {
 };
 const YEAR = 2001;
 
+/** Whether a series is a typical year: one that ended before any weather here was told. */
+export const isTypicalYear = ({ startMs, hours }: WeatherSeries): boolean =>
+  hours.length === 365 * 24 && Math.abs(startMs - Date.UTC(YEAR, 0, 1)) < 24 * HOUR_MS;
+
 const refuse = <T>(path: string, problem: string): Checked<T> => ({ ok: false, problems: [{ path, problem }] });
 
 /** Reads a typical year (EPW): its location line and its hourly lines; leap days are left out, a missing value closes its hour. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { counterJob, deckJob, floorJob, knowledge, NOW, whole } from '../../tests/fixtures';
+import { EVENT_VERSION, eventRow, type EventType } from '../core/log';
 import { bestStarts, plan } from '../core/plan';
 import { siteClimate } from '../core/window';
 import { partJob, partJobs, type JobDocument } from '../core/document';
@@ -135,15 +136,16 @@ describe('events at the border, one by one', () => {
     id: '01900000-0000-7000-8000-000000000001',
     at: NOW,
     device: 'd',
+    v: EVENT_VERSION,
     type,
-    data
+    data: eventRow(type as EventType).ofPart ? { part: 'first', ...(data as object) } : data
   });
   const good: Record<string, unknown> = {
     'coat.opened': { coat: 1 },
     'coat.closed': { coat: 1, usedL: 2, guessed: false },
-    'bay.spread': { coat: 1, bay: 2 },
-    'bay.wiped': { coat: 1, bay: 2 },
-    'batch.mixed': { batch: 'A', coat: 1, components: [{ role: 'oil', litres: 1, lot: '' }] },
+    'laying.spread': { coat: 1, laying: 2 },
+    'laying.wiped': { coat: 1, laying: 2 },
+    'batch.mixed': { batch: 'A', for: [{ part: 'first', coat: 1 }], components: [{ role: 'oil', litres: 1, lot: '' }] },
     'batch.stirred': { batch: 'AB' },
     'batch.emptied': { batch: 'A', leftL: 0 },
     'tack.felt': { coat: 1, felt: 'ready' },
@@ -162,12 +164,16 @@ describe('events at the border, one by one', () => {
     ['coat.opened', { coat: 0 }, '/data/coat'],
     ['coat.closed', { coat: 1, usedL: -2, guessed: false }, '/data/usedL'],
     ['coat.closed', { coat: 1, usedL: 1e9, guessed: false }, '/data/usedL'],
-    ['bay.spread', { coat: 1, bay: 1.5 }, '/data/bay'],
-    ['batch.mixed', { batch: 'a', coat: 1, components: [{ role: 'oil', litres: 1, lot: '' }] }, '/data/batch'],
-    ['batch.mixed', { batch: 'A', coat: 1, components: [] }, '/data/components'],
+    ['laying.spread', { coat: 1, laying: 1.5 }, '/data/laying'],
     [
       'batch.mixed',
-      { batch: 'A', coat: 1, components: [{ role: 'oil', litres: 0, lot: '' }] },
+      { batch: 'a', for: [{ part: 'first', coat: 1 }], components: [{ role: 'oil', litres: 1, lot: '' }] },
+      '/data/batch'
+    ],
+    ['batch.mixed', { batch: 'A', for: [{ part: 'first', coat: 1 }], components: [] }, '/data/components'],
+    [
+      'batch.mixed',
+      { batch: 'A', for: [{ part: 'first', coat: 1 }], components: [{ role: 'oil', litres: 0, lot: '' }] },
       '/data/components/0/litres'
     ],
     ['tack.felt', { coat: 1, felt: 'fine' }, '/data/felt'],

@@ -74,6 +74,7 @@ function readEvent(data: unknown, i: number, nowMs: number): Checked<WorkEvent> 
     id: data.id ?? `01900000-0000-7000-8000-${i.toString(16).padStart(12, '0')}`,
     at,
     device: data.device ?? 'file',
+    ...(data.v !== undefined && { v: data.v }),
     type: data.type,
     data: data.data
   };

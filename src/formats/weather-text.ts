@@ -18,6 +18,8 @@ interface Text {
   startMs: number;
   issuedMs: number;
   source: string;
+  toldToMs?: number;
+  years?: number;
   /** A column a field: whole steps, null where nothing is known. */
   columns: Partial<Record<Field, (number | null)[]>>[];
   /** Of each series the places of hours that nobody told; absent where there are none. */
@@ -34,7 +36,7 @@ export const inSteps = (h: WeatherHour): WeatherHour => ({
 
 /** Writes series of the same hours as one short text, columns of whole numbers. At least one series. */
 export function writeWeather(series: readonly WeatherSeries[]): string {
-  const { startMs, issuedMs, source } = series[0]!;
+  const { hours: _, ...about } = series[0]!;
   const columns = series.map((s) =>
     Object.fromEntries(
       FIELDS.filter((f) => REQUIRED.includes(f) || s.hours.some((h) => h?.[f] !== undefined)).map((f) => [
@@ -44,7 +46,7 @@ export function writeWeather(series: readonly WeatherSeries[]): string {
     )
   );
   const bridged = series.map((s) => s.hours.flatMap((h, i) => (h?.bridged ? [i] : [])));
-  const told: Text = { startMs, issuedMs, source, columns, ...(bridged.some((b) => b.length) && { bridged }) };
+  const told: Text = { ...about, columns, ...(bridged.some((b) => b.length) && { bridged }) };
   return JSON.stringify(told);
 }
 

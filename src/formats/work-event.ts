@@ -1,13 +1,15 @@
 import type { ValidateFunction } from 'ajv';
 import type { NewEvent } from '../core/log';
+import { liftEvent } from './lift-event';
 import { eventName } from './schema/event-name';
 import * as validators from './validate/gen/newEvent.gen.js';
 import { check, type Checked } from './validate/validate';
 
 const byName: ReadonlyMap<string, ValidateFunction> = new Map(Object.entries(validators));
 
-/** Checks an event as a device makes it, by the schema of its own type. */
-export function checkEvent(data: unknown): Checked<NewEvent> {
+/** Checks an event as a device makes it, of any version, by the schema of its own type. */
+export function checkEvent(raw: unknown): Checked<NewEvent> {
+  const data = liftEvent(raw);
   if (typeof data !== 'object' || data === null || Array.isArray(data))
     return { ok: false, problems: [{ path: '', problem: 'must be a group of fields' }] };
   const { type } = data as { type?: unknown };

@@ -3,6 +3,7 @@ import type { BoardCell, CellState } from '../core/site';
 /** How a coat on a face stands, in a word. */
 export const CELL_WORDS: { readonly [S in CellState]: string } = {
   'to come': 'to come',
+  begun: 'begun',
   wet: 'oil on',
   overdue: 'sticking',
   tacky: 'tacky',

@@ -20,8 +20,8 @@ export function deadlineWords(d: Deadline, nowMs: number, timeZone: string, unit
       return {
         title:
           d.end === 'will stay tacky'
-            ? `${d.what ?? `Bay ${d.bay}`} stands, past wiping`
-            : `Wipe ${d.what ?? `bay ${d.bay}`}`,
+            ? `${d.what ?? `Bay ${d.laying}`} stands, past wiping`
+            : `Wipe ${d.what ?? `bay ${d.laying}`}`,
         detail: `coat ${d.coat}, oil on since ${when(d.spreadAtMs)}${d.batch ? `, batch ${d.batch}` : ''}`,
         action: 'Open Work',
         station: 'work'
@@ -29,7 +29,7 @@ export function deadlineWords(d: Deadline, nowMs: number, timeZone: string, unit
     case 'remedy':
       return {
         title: `Coat ${d.coat} will stay tacky`,
-        detail: `${d.bays.length ? `oil stood on bay ${d.bays.join(', ')}. ` : ''}Every date after it waits for the remedy`,
+        detail: `${d.layings.length ? `oil stood on bay ${d.layings.join(', ')}. ` : ''}Every date after it waits for the remedy`,
         action: 'Open Work',
         station: 'work'
       };

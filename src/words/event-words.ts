@@ -9,8 +9,8 @@ export interface LayingWords {
   what: (e: LayingEvent) => string;
   ends: (e: LayingEvent) => 'wiped' | 'laid off' | 'done';
 }
-type LayingEvent = Extract<WorkEvent, { type: 'bay.spread' | 'bay.wiped' }>;
-const BAYS: LayingWords = { what: (e) => `bay ${e.data.bay}`, ends: () => 'done' };
+type LayingEvent = Extract<WorkEvent, { type: 'laying.spread' | 'laying.wiped' }>;
+const BAYS: LayingWords = { what: (e) => `bay ${e.data.laying}`, ends: () => 'done' };
 
 /** A line of the log: what happened, by whom. */
 export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords = BAYS): string {
@@ -20,9 +20,9 @@ export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords 
       return `Coat ${e.data.coat} begun, ${by}`;
     case 'coat.closed':
       return `Coat ${e.data.coat} closed, ${showPour(e.data.usedL, units)} used${e.data.guessed ? ', guessed' : ''}`;
-    case 'bay.spread':
+    case 'laying.spread':
       return `${by} puts oil on ${laying.what(e)}${e.data.batch ? `, batch ${e.data.batch}` : ''}`;
-    case 'bay.wiped':
+    case 'laying.wiped':
       return `${upperFirst(laying.what(e))} ${laying.ends(e)}, ${by}`;
     case 'batch.mixed':
       return `Batch ${e.data.batch}: ${e.data.components.map((c) => `${showPour(c.litres, units)} ${c.role}${c.lot ? `, lot ${c.lot}` : ''}`).join(' + ')}`;

@@ -11,7 +11,7 @@ const min = (n: number) => NOW + n * 60_000;
 const span = { p10: min(10), p50: min(60), p90: min(120) };
 
 const LAYING: LayingWords = {
-  what: (e) => `bay ${e.data.bay}`,
+  what: (e) => `bay ${e.data.laying}`,
   ends: ({ data: { coat } }) => (coat === 1 ? 'wiped' : coat === 2 ? 'laid off' : 'done')
 };
 
@@ -20,14 +20,14 @@ describe('the log in words', () => {
     [made('coat.opened', { coat: 1 }), 'Coat 1 begun, Tove'],
     [made('coat.closed', { coat: 1, usedL: 2.8, guessed: false }), 'Coat 1 closed, 2,800 ml used'],
     [made('coat.closed', { coat: 1, usedL: 2.8, guessed: true }), 'Coat 1 closed, 2,800 ml used, guessed'],
-    [made('bay.spread', { coat: 1, bay: 3, batch: 'A' }), 'Tove puts oil on bay 3, batch A'],
-    [made('bay.wiped', { coat: 1, bay: 3 }), 'Bay 3 wiped, Tove'],
-    [made('bay.wiped', { coat: 2, bay: 3 }), 'Bay 3 laid off, Tove'],
-    [made('bay.wiped', { coat: 3, bay: 3 }), 'Bay 3 done, Tove'],
+    [made('laying.spread', { coat: 1, laying: 3, batch: 'A' }), 'Tove puts oil on bay 3, batch A'],
+    [made('laying.wiped', { coat: 1, laying: 3 }), 'Bay 3 wiped, Tove'],
+    [made('laying.wiped', { coat: 2, laying: 3 }), 'Bay 3 laid off, Tove'],
+    [made('laying.wiped', { coat: 3, laying: 3 }), 'Bay 3 done, Tove'],
     [
       made('batch.mixed', {
         batch: 'A',
-        coat: 1,
+        for: [{ part: 'first', coat: 1 }],
         components: [
           { role: 'oil', litres: 1.25, lot: 'OD-1' },
           { role: 'hardener', litres: 0.25, lot: '' }
@@ -59,19 +59,20 @@ describe('the log in words', () => {
 describe('steps in words', () => {
   const words = (s: Step) => stepWords(s, NOW, ZONE);
   it('a bay soaks until its shortest dwell, then it is wiped; a film is laid off', () => {
-    const bay = {
+    const laying = {
       kind: 'wipe',
       coat: 1,
-      bay: 3,
+      laying: 3,
       byMs: min(20),
       spreadAtMs: min(-10),
+      bay: true,
       left: false,
       end: 'open'
     } as const;
-    expect(words({ ...bay, fromMs: min(5) }).title).toBe('Bay 3 soaks');
-    expect(words({ ...bay, fromMs: min(5) }).detail).toContain('Wipe from 09:45');
-    expect(words({ ...bay, fromMs: min(-1) }).title).toBe('Wipe bay 3');
-    expect(words({ ...bay, fromMs: null, byMs: null, left: true }).title).toBe('Lay off bay 3');
+    expect(words({ ...laying, fromMs: min(5) }).title).toBe('Bay 3 soaks');
+    expect(words({ ...laying, fromMs: min(5) }).detail).toContain('Wipe from 09:45');
+    expect(words({ ...laying, fromMs: min(-1) }).title).toBe('Wipe bay 3');
+    expect(words({ ...laying, fromMs: null, byMs: null, left: true }).title).toBe('Lay off bay 3');
   });
   it('mixing one part and two', () => {
     expect(words({ kind: 'mix', batch: 'A', coat: 1, twoPart: true }).title).toBe('Mix batch A');
@@ -79,8 +80,8 @@ describe('steps in words', () => {
     expect(words({ kind: 'stir', batch: 'A', fromMs: NOW, untilMs: min(3) }).detail).toContain('3 min');
   });
   it('an early coat is warned of, a closed one is not', () => {
-    expect(words({ kind: 'spread', coat: 2, bay: 1, early: true }).detail).toContain('It will be on record');
-    expect(words({ kind: 'spread', coat: 2, bay: 1, early: true, closed: 'x' }).detail).not.toContain('record');
+    expect(words({ kind: 'spread', coat: 2, laying: 1, early: true }).detail).toContain('It will be on record');
+    expect(words({ kind: 'spread', coat: 2, laying: 1, early: true, closed: 'x' }).detail).not.toContain('record');
   });
   it('waiting names the hour and its span', () => {
     const w = words({ kind: 'wait', coat: 1, next: 2, span, progress: 0.5 });
@@ -89,10 +90,10 @@ describe('steps in words', () => {
   });
   it('every step has a verb on its button', () => {
     const steps: Step[] = [
-      { kind: 'close coat', coat: 1, bays: 1 },
+      { kind: 'close coat', coat: 1, layings: 1 },
       { kind: 'rags', out: 3 },
       { kind: 'close day', date: '2027-05-18', safe: 0 },
-      { kind: 'remedy', coat: 1, bays: [2], stain: false },
+      { kind: 'remedy', coat: 1, layings: [2], stain: false },
       { kind: 'morning test', coat: 1 },
       { kind: 'leave' }
     ];

@@ -2,7 +2,7 @@ import { partNames, type JobDocument, type PartJob } from '../core/document';
 import { whenWords } from './time';
 
 /** The names of a job's things. */
-export { cellName, partName, pieceList, takenWords } from '../core/document';
+export { cellName, layingName, partName, pieceList, takenWords } from '../core/document';
 
 /** A job by its title, for each of its parts; where it has several, with the part's name beside it. */
 export const partTitles = (document: JobDocument): Map<string, string> =>

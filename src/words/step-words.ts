@@ -15,7 +15,7 @@ export interface StepWords {
 
 /** Words for a step on site, in the site's zone; `what` names what is wiped, where it is no bay with a number. */
 export function stepWords(s: Step, nowMs: number, timeZone: string, what?: string): StepWords {
-  const it = what ?? ('bay' in s ? `bay ${s.bay}` : '');
+  const it = what ?? ('laying' in s ? `bay ${s.laying}` : '');
   const It = it && upperFirst(it);
   switch (s.kind) {
     case 'wipe':
@@ -68,19 +68,19 @@ export function stepWords(s: Step, nowMs: number, timeZone: string, what?: strin
           };
     case 'spread':
       return {
-        title: s.onFaces ? `Lay coat ${s.coat}` : `Spread bay ${s.bay}`,
+        title: s.onFaces ? `Lay coat ${s.coat}` : `Spread bay ${s.laying}`,
         detail:
           s.early && !s.closed
             ? `coat ${s.coat}, early: the coat below has not let its solvent go. It will be on record.`
             : `coat ${s.coat}${s.batch ? `, batch ${s.batch}` : ''}. ${s.untested ? 'Try the coat below with the thumb first. ' : ''}${s.onFaces ? 'Pick the faces it goes on.' : 'From the far corner to the way out.'}`,
-        action: s.onFaces ? 'Oil goes on' : `Oil is on bay ${s.bay}`
+        action: s.onFaces ? 'Oil goes on' : `Oil is on bay ${s.laying}`
       };
     case 'close coat':
       return {
         title: `Close coat ${s.coat}`,
         detail: s.warn
           ? `${sentence(s.warn)} Write down the oil used.`
-          : `${counted(s.bays, 'bay', 'bays')} done. Write down the oil used.`,
+          : `${counted(s.layings, 'bay', 'bays')} done. Write down the oil used.`,
         action: `Close coat ${s.coat}`
       };
     case 'wait':
@@ -92,7 +92,7 @@ export function stepWords(s: Step, nowMs: number, timeZone: string, what?: strin
     case 'remedy':
       return {
         title: `Coat ${s.coat} will stay tacky`,
-        detail: `${s.bays.length ? `Oil stood on bay ${s.bays.join(', ')}. ` : 'Far too much oil stayed on. '}${
+        detail: `${s.layings.length ? `Oil stood on bay ${s.layings.join(', ')}. ` : 'Far too much oil stayed on. '}${
           s.stain
             ? 'Re-wet it with the same stain or spirit and wipe; judge the colour when the whole piece is done.'
             : 'Solvent wipe, abrade, one thin coat. Nothing else goes on before.'

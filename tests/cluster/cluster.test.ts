@@ -92,7 +92,7 @@ const nextEvent = (phone: number, n: number): NewEvent =>
   n % 6 === 5
     ? phoneEvent('batch.mixed', {
         batch: `${letters[phone % 26]}${letters[(n + phone) % 26]}`,
-        coat: 1,
+        for: [{ part: 'first', coat: 1 }],
         components: [{ role: 'oil', litres: 0.001, lot: 'K1' }]
       })
     : phoneEvent('note.added', { text: `phone ${phone}, ${n}` });

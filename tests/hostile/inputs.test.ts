@@ -461,8 +461,8 @@ describe('two tests of the thumb in one millisecond', () => {
     const post = (...all: unknown[]) => ask('POST', `/api/jobs/${id}/events`, events(...all), {}, 'hand');
     await post(
       phoneEvent('coat.opened', { coat: 1 }, NOW - 9e6),
-      phoneEvent('bay.spread', { coat: 1, bay: 1 }, NOW - 9e6),
-      phoneEvent('bay.wiped', { coat: 1, bay: 1 }, NOW - 8.9e6),
+      phoneEvent('laying.spread', { coat: 1, laying: 1 }, NOW - 9e6),
+      phoneEvent('laying.wiped', { coat: 1, laying: 1 }, NOW - 8.9e6),
       phoneEvent('coat.closed', { coat: 1, usedL: 2, guessed: false }, NOW - 8e6)
     );
     const at = NOW - 3e6;

@@ -28,7 +28,11 @@ const letters = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 function nextEvent(phone: number, n: number): NewEvent {
   if (n % 5 === 4) {
     const batch = `${letters[phone]}${letters[n % 26]}`;
-    return phoneEvent('batch.mixed', { batch, coat: 1, components: [{ role: 'oil', litres: 0.001, lot: 'K1' }] });
+    return phoneEvent('batch.mixed', {
+      batch,
+      for: [{ part: 'first', coat: 1 }],
+      components: [{ role: 'oil', litres: 0.001, lot: 'K1' }]
+    });
   }
   return n % 3 ? phoneEvent('note.added', { text: `phone ${phone}, ${n}` }) : phoneEvent('rags.out', { count: 1 });
 }

@@ -1,7 +1,8 @@
 import { v7 as uuidv7 } from 'uuid';
 import { asAdmin, ensureDatabase } from '../../cli/database.mjs';
 import { places } from '../../cli/places.mjs';
-import type { NewEvent } from '../../src/core/log';
+import { EVENT_VERSION, eventRow, type EventSaid, type EventType, type NewEvent } from '../../src/core/log';
+import { FIRST_PART } from '../../src/core/keyed';
 import { createCrew, type NewPerson } from '../../src/lib/server/accounts/people';
 import { connect } from '../../src/lib/server/db/connect';
 import { migrateDatabase } from '../../src/lib/server/db/migrate';
@@ -37,11 +38,15 @@ export const nearDesk = (ask: (query: string) => Promise<Response>): Desk => ({ 
 export const deskDown: Desk = nearDesk(() => Promise.reject(new Error('no route')));
 
 /** A new event as a phone makes it. */
-export const phoneEvent = <T extends NewEvent['type']>(
-  type: T,
-  data: Extract<NewEvent, { type: T }>['data'],
-  at = NOW
-): NewEvent => ({ id: uuidv7(), at, device: 'phone', type, data }) as unknown as NewEvent;
+export const phoneEvent = <T extends EventType>(type: T, data: EventSaid<T>, at = NOW): NewEvent =>
+  ({
+    id: uuidv7(),
+    at,
+    device: 'phone',
+    v: EVENT_VERSION,
+    type,
+    data: eventRow(type).ofPart ? { part: FIRST_PART, ...data } : data
+  }) as unknown as NewEvent;
 
 /** A database of its own for one test, to be emptied and filled at will. The app's user may make databases of that name. */
 export async function emptyDatabase(name: string) {

@@ -341,7 +341,7 @@ describe('shelf, stock and house rules at the door', () => {
       const r = await call('POST', `/api/jobs/${jobId}/events`, 'office', { events: [event] });
       return ((await r.json()) as { receipts: { outcome: string }[] }).receipts[0]!.outcome;
     };
-    expect(await post(phoneEvent('load.packed', { visit: 0, item: 'rags', packed: true }))).toBe('stored');
+    expect(await post(phoneEvent('load.packed', { visit: 'ready', item: 'rags', packed: true }))).toBe('stored');
     expect(
       await post(
         phoneEvent('sample.approved', {

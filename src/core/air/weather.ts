@@ -24,6 +24,9 @@ export interface WeatherSeries {
   issuedMs: number;
   /** What the numbers are: a forecast, a held room, an import. */
   source: string;
+  /** Where the forecast ends and past years go on, one of so many; absent where all hours are told. */
+  toldToMs?: number;
+  years?: number;
 }
 
 const LIMITS: Record<keyof WeatherValues, [number, number]> = {
@@ -84,6 +87,9 @@ export function weatherProblem(times: readonly number[], hours: readonly (Weathe
   return null;
 }
 
+/** The longest series that is read: past years of a place. */
+const MOST_HOURS = 24 * 366 * 12;
+
 /** Puts stamped hours onto an unbroken hourly grid (null for the missing ones) and bridges short gaps. */
 export function weatherSeries(
   times: readonly number[],
@@ -94,7 +100,7 @@ export function weatherSeries(
   if (problem) throw new RangeError(problem);
   const startMs = times[0]!;
   const count = (times[times.length - 1]! - startMs) / HOUR_MS + 1;
-  if (count > 24 * 800) throw new RangeError('the series spans more than 800 days');
+  if (count > MOST_HOURS) throw new RangeError('the series spans more than 12 years');
   const hours: (WeatherHour | null)[] = new Array(count).fill(null);
   times.forEach((t, i) => (hours[(t - startMs) / HOUR_MS] = values[i] ?? null));
   return { startMs, hours: bridgeGaps(hours), ...about };

@@ -73,7 +73,11 @@ describe('coats of several products', () => {
       made('coat.opened', { coat }, -6000 + 1500 * coat),
       made('coat.closed', { coat, usedL: 3, guessed: false }, -5990 + 1500 * coat)
     ]);
-    const state = fold([...log, made('coat.opened', { coat: 4 }, -5), made('bay.spread', { coat: 4, bay: 1 }, -4)]);
+    const state = fold([
+      ...log,
+      made('coat.opened', { coat: 4 }, -5),
+      made('laying.spread', { coat: 4, laying: 1 }, -4)
+    ]);
     const live = liveWork(
       job,
       state,

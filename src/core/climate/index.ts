@@ -1,4 +1,5 @@
 export type { MoistureReading } from './known-moisture';
+export { goOn, type PastYears, pastStretches, TYPICAL_SHIFTS_DAYS, withRunUp } from './past-years';
 export { followingRoomClimate, heldRoomClimate } from './rooms';
 export {
   clearSun,

@@ -1,4 +1,4 @@
-import { dewPointOfPressureC, saturationVapourPressureHPa, type WeatherHour } from '../air';
+import { dewPointOfPressureC, saturationVapourPressureHPa, type WeatherHour, type WeatherSeries } from '../air';
 import { HOUR_MS } from '../units';
 import type { Board } from '../wood';
 import {
@@ -8,7 +8,7 @@ import {
   type KnownMoisture,
   type MoistureReading
 } from './known-moisture';
-import type { MeasuredHour, SiteClimate, SiteHour, SunHours } from './site-hours';
+import { ofWeather, type MeasuredHour, type SiteClimate, type SiteHour, type SunHours } from './site-hours';
 
 /** A room: still air unless said; `floorExcessC` is how much warmer the floor is than the air, underfloor heating. */
 interface Room {
@@ -79,7 +79,7 @@ export function heldRoomClimate(room: HeldRoom, span: { startMs: number; hours: 
  */
 export function followingRoomClimate(
   room: FollowingRoom,
-  weather: { startMs: number; hours: readonly (WeatherHour | null)[]; issuedMs: number; source: string },
+  weather: Omit<WeatherSeries, 'hours'> & { hours: readonly (WeatherHour | null)[] },
   sun: SunHours
 ): SiteClimate {
   const vapour = (w: WeatherHour) => w.rh * saturationVapourPressureHPa(w.airTempC);
@@ -106,7 +106,7 @@ export function followingRoomClimate(
     if (w.bridged) hour.bridged = true;
     return hour;
   });
-  return { startMs: weather.startMs, hours, issuedMs: weather.issuedMs, source: weather.source };
+  return { startMs: weather.startMs, hours, ...ofWeather(weather) };
 }
 
 /** A quantity drawn to a goal at a rate an hour, after one hour. */

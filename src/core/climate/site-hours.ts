@@ -38,7 +38,17 @@ export interface SiteClimate {
   hours: (SiteHour | null)[];
   issuedMs: number;
   source: string;
+  /** Where the forecast ends and past years go on, one of so many. */
+  toldToMs?: number;
+  years?: number;
 }
+
+/** What a climate keeps of the weather it follows from. */
+export const ofWeather = ({ issuedMs, source, toldToMs, years }: Omit<WeatherSeries, 'startMs' | 'hours'>) => ({
+  issuedMs,
+  source,
+  ...(toldToMs !== undefined && { toldToMs, years })
+});
 
 /** What was measured at the work in an hour: each counts before the model (handbook 8). */
 export interface MeasuredHour {
@@ -120,7 +130,7 @@ export function outdoorClimate(
     if (w.bridged) hour.bridged = true;
     hours.push(hour);
   }
-  return { startMs: weather.startMs, hours, issuedMs: weather.issuedMs, source: weather.source };
+  return { startMs: weather.startMs, hours, ...ofWeather(weather) };
 }
 
 const measuredAir = (w: WeatherHour | null, seen: MeasuredHour | undefined): WeatherHour | null =>

@@ -13,7 +13,7 @@ export {
   withSystem
 } from './coat-specs';
 export { FIRST_PART } from '../keyed';
-export { type Cell, cellKey, cellsOf, keysTaken, ownersOf, wholeSurfaceId } from './owners';
+export { type Cell, cellKey, cellsOf, keysTaken, ownersOf, wholeCell, wholeSurfaceId } from './owners';
 export {
   faceRef,
   partJob,
@@ -26,7 +26,7 @@ export {
   withPartJob
 } from './part-job';
 export { anyOutdoors, livesOf, livesOutdoors, settingsOf } from './life';
-export { cellName, partName, partNames, pieceList, takenWords } from './names';
+export { cellName, layingName, partName, partNames, pieceList, takenWords } from './names';
 export { newPlace, PLACE_NAMES } from './places';
 export { assignCells, freeId, joinPart, splitPart, takenFrom, tidyParts } from './split';
 export { blockingProblems, jobProblems, type Problem, touchesFood } from './problems';

@@ -39,6 +39,19 @@ export function pieceList(pieces: readonly string[]): string {
   return namedList(pieces);
 }
 
+/**
+ * What a laying went on, in words: the faces it names; of a stretch "bay 3", with the face where the job has more than one.
+ */
+export function layingName(
+  document: Pick<JobDocument, 'surfaces'>,
+  { laying, on, bay }: { laying: number; on?: readonly Taken[]; bay: boolean }
+): string {
+  if (!on) return `bay ${laying}`;
+  if (!bay) return takenWords(document, on);
+  const [only, ...others] = document.surfaces.flatMap((s) => s.faces.filter((f) => f.coats > 0).map(() => s));
+  return only && !only.units && others.length === 0 ? `bay ${laying}` : `bay ${laying} of ${takenWords(document, on)}`;
+}
+
 /** Faces of pieces that were named together: "cell 1 to 4, inside". A surface is named where the job has several. */
 export function takenWords({ surfaces }: Pick<JobDocument, 'surfaces'>, taken: readonly Taken[]): string {
   const groups = new Map<string, { who: string; faces: string[] }>();

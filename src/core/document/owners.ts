@@ -22,6 +22,9 @@ export interface Cell {
 /** Tells a face of a piece from every other. */
 export const cellKey = ({ surface, face, piece = '' }: Cell): string => `${surface}\n${face}\n${piece}`;
 
+/** A face of a piece as the job names it, whatever a part makes of its surface. */
+export const wholeCell = ({ surface, face, piece }: Cell): Cell => cell(wholeSurfaceId(surface), face, piece);
+
 /** A face of a piece by its names. */
 const cell = (surface: string, face: string, piece: string | undefined): Cell => ({
   surface,

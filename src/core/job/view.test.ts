@@ -66,13 +66,13 @@ describe('one picture of a job in parts', () => {
     expect(parts.map((p) => p.state.coats.every((c) => c.part === p.job.part))).toEqual([true, true]);
   });
   it('a batch keeps its part; letters go on over the whole job', () => {
-    const mix = (part: string | undefined, batch: string, minutes: number) =>
+    const mix = (part: string, batch: string, minutes: number) =>
       made(
         'batch.mixed',
-        { ...(part && { part }), batch, coat: 1, components: [{ role: 'oil', litres: 1, lot: 'L' }] },
+        { batch, for: [{ part, coat: 1 }], components: [{ role: 'oil', litres: 1, lot: 'L' }] },
         minutes
       );
-    const { parts } = seen(job(), [mix(undefined, 'A', -60), mix('top', 'B', -50)]);
+    const { parts } = seen(job(), [mix('first', 'A', -60), mix('top', 'B', -50)]);
     expect(parts.map((p) => p.live.batches.map((b) => b.batch))).toEqual([['A'], ['B']]);
     expect(parts.map((p) => p.state.batchesMixed)).toEqual([2, 2]);
   });

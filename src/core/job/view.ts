@@ -4,10 +4,10 @@ import { partNames, wholeSurfaceId, type JobDocument, type PartJob } from '../do
 import { knowledgeOn, withOwn, type Knowledge } from '../knowledge';
 import { purchases, type Purchase } from '../load';
 import { forPart, type JobStage, type PartState, type WorkState } from '../log';
-import { plan, type Plan } from '../plan';
+import { plan, plannedCoats, type Plan } from '../plan';
 import { liveWork, surveySurface, type LiveWork, type SurfaceSurvey } from '../site';
 import { unitCount } from '../surface';
-import { moistureRead, siteClimate } from '../window';
+import { moistureRead, sharedClimates } from '../window';
 import { stageOf, workedParts } from './parts';
 import { inWaitingOrder, waitsOf } from './waits';
 
@@ -64,9 +64,10 @@ interface Standing {
 /** view(job, log, weather, knowledge, now): everything computed from what is known, nothing remembered. */
 export function view(seen: JobSeen): JobView {
   const { document, state, weather, span, measured } = seen;
+  const climateAt = sharedClimates(weather, span);
   const standing = workedParts(document).map((job): Standing => {
     const here = job.placeName === undefined ? measured : [];
-    const climate = siteClimate(job, weather, span, here, moistureRead(state, job));
+    const climate = climateAt(job, here, moistureRead(state, job));
     return { job, state: forPart(state, job.part), measured: here, climate };
   });
   let surveys: readonly SurfaceSurvey[] | null = null;
@@ -98,7 +99,8 @@ export function view(seen: JobSeen): JobView {
 }
 
 function partView({ nowMs }: JobSeen, { job, state, measured, climate }: Standing, knowledge: Knowledge): PartView {
-  const live = liveWork(job, state, climate, knowledge, nowMs);
+  const coats = plannedCoats(job, knowledge);
+  const live = liveWork(job, state, climate, knowledge, nowMs, coats);
   return {
     job,
     state,
@@ -106,7 +108,7 @@ function partView({ nowMs }: JobSeen, { job, state, measured, climate }: Standin
     measured,
     knowledge,
     live,
-    plan: plan(job, climate, knowledge, nowMs, live.coats.at(-1)),
+    plan: plan(job, climate, knowledge, nowMs, live.coats.at(-1), coats),
     nowMs
   };
 }

@@ -63,8 +63,8 @@ describe('a part that waits for another', () => {
     const document = waiting('touch dry');
     document.surfaces[0]!.faces[0]!.coats = 1;
     const laid = [
-      made('bay.spread', { coat: 1, bay: 1 }, -60 * 24 * 8),
-      made('bay.wiped', { coat: 1, bay: 1 }, -60 * 24 * 8 + 25),
+      made('laying.spread', { coat: 1, laying: 1 }, -60 * 24 * 8),
+      made('laying.wiped', { coat: 1, laying: 1 }, -60 * 24 * 8 + 25),
       made('coat.closed', { coat: 1, usedL: 2.4, guessed: false }, -60 * 24 * 8 + 40)
     ];
     expect(seen(document, laid).parts.at(-1)!.job).not.toHaveProperty('waits');

@@ -28,7 +28,7 @@ describe('names that programs keep for themselves', () => {
         made('prep.done', { surface: name, step: name, unit: name }),
         made('gate.checked', { surface: name, step: name, gate: 'pencil grid', passed: true }),
         made('finding.noted', { surface: name, finding: name as 'wax', present: true }),
-        made('load.packed', { visit: 0, item: name, packed: true }),
+        made('load.packed', { visit: 'ready', item: name, packed: true }),
         made('load.sourced', { item: name, from: 'buy' })
       ] as WorkEvent[];
       const state = fold([...hostile, made('prep.done', { surface: 'floor', step: 'mask' })]);

@@ -59,7 +59,7 @@ export function coatDryings(
         wet:
           c.closedAtMs === undefined &&
           classTraits(card.class).mustBeWiped &&
-          c.bays.some((b) => b.wipedAtMs === undefined),
+          c.layings.some((b) => b.wipedAtMs === undefined),
         film,
         filmSpeed,
         speed: methodFactor(method, 'recoat') * filmSpeed
@@ -71,7 +71,9 @@ export function coatDryings(
 function laidTo(c: CoatState, card: ProductCard, nowMs: number): number {
   if (c.remediedAtMs !== undefined) return c.remediedAtMs;
   if (c.closedAtMs !== undefined) return c.closedAtMs;
-  const done = c.bays.map((b) => (classTraits(card.class).mustBeWiped ? b.wipedAtMs : (b.wipedAtMs ?? b.spreadAtMs)));
+  const done = c.layings.map((b) =>
+    classTraits(card.class).mustBeWiped ? b.wipedAtMs : (b.wipedAtMs ?? b.spreadAtMs)
+  );
   if (done.length === 0 || done.some((ms) => ms === undefined)) return Math.max(nowMs, c.openedAtMs);
   return Math.max(...(done as number[]));
 }

@@ -1,2 +1,2 @@
 export { type BatchPlan, loadPlan, type LoadPlan, type ProductLoad, type Purchase, purchases } from './load';
-export { LOAD_GROUPS, type LoadItem, loadList, type LoadVisit, type Packing } from './load-list';
+export { isPacked, LOAD_GROUPS, type LoadItem, loadList, type LoadVisit, type Packing } from './load-list';

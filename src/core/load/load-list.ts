@@ -9,6 +9,7 @@ import { cardOf } from '../document';
 import type { PartJob } from '../document';
 import gear from './gear.json';
 import type { LoadPlan, Purchase } from './load';
+import { packedKey, type WorkState } from '../log';
 import type { SurfaceSurvey } from '../site';
 
 export const LOAD_GROUPS = ['oil', 'mixing', 'tools', 'sanding', 'rags and fire', 'protection', 'site'] as const;
@@ -28,6 +29,8 @@ export interface LoadItem {
 
 /** One trip to the site: getting ready, or the coats of a day, whichever parts they are of. */
 export interface LoadVisit {
+  /** The same whatever comes before it: a visit goes by the first coat it is for. */
+  id: string;
   index: number;
   name: 'getting ready' | 'coats';
   /** Which coats of which part; none while getting ready. */
@@ -62,7 +65,7 @@ export function loadList(
   const { vans } = first.job.crew;
   const prep = prepItems(first.job, surveys);
   const ready = prep.length ? [{ name: 'getting ready' as const, work: [], atMs: null, items: prep }] : [];
-  const days = new Map<string, Omit<LoadVisit, 'index' | 'van'>>();
+  const days = new Map<string, Omit<LoadVisit, 'id' | 'index' | 'van'>>();
   for (const { job, plan, live } of packed) {
     const mine = coatDays(job, plan, live);
     mine.forEach(({ key, coats, atMs }, i) => {
@@ -84,8 +87,24 @@ export function loadList(
     day.items = merged([...wanted.flatMap((p) => oilItems(p, day.work, !begun.has(p), jobOf(p))), ...day.items]);
     for (const p of wanted) begun.add(p);
   }
-  return [...ready, ...inOrder].map((visit, index) => ({ ...visit, index, van: vans?.[index] ?? '' }));
+  return [...ready, ...inOrder].map((visit, index) => ({
+    ...visit,
+    id: visitId(visit),
+    index,
+    van: vans?.[index] ?? ''
+  }));
 }
+
+/** The id of a visit: its first coat's, which stays whatever visits come before it. */
+const visitId = ({ work: [first] }: Pick<LoadVisit, 'work'>): string =>
+  first ? `${first.part}-${first.coats[0]}` : 'ready';
+
+/** Whether a thing of a visit is in the van: as last said of the visit itself, else of the number it had in an older log. */
+export const isPacked = (
+  { packed }: Pick<WorkState['load'], 'packed'>,
+  visit: Pick<LoadVisit, 'id' | 'index'>,
+  item: string
+): boolean => packed.get(packedKey(visit.id, item)) ?? packed.get(packedKey(String(visit.index), item)) ?? false;
 
 /** Coats by the day they were begun on, or will be; a day each while no start is chosen. */
 function coatDays(job: PartJob, { coats, chosen }: Packing['plan'], live: Packing['live']) {

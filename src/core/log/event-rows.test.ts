@@ -28,9 +28,13 @@ describe('events as rows', () => {
   });
   it('litres are reckoned up when a coat closes, and when its batches change after', () => {
     const coat = [
-      made('batch.mixed', { batch: 'A', coat: 1, components: [{ role: 'oil', litres: 1, lot: 'L1' }] }, 0),
-      made('bay.spread', { coat: 1, bay: 1, batch: 'A' }, 1),
-      made('bay.wiped', { coat: 1, bay: 1 }, 2),
+      made(
+        'batch.mixed',
+        { batch: 'A', for: [{ part: 'first', coat: 1 }], components: [{ role: 'oil', litres: 1, lot: 'L1' }] },
+        0
+      ),
+      made('laying.spread', { coat: 1, laying: 1, batch: 'A' }, 1),
+      made('laying.wiped', { coat: 1, laying: 1 }, 2),
       made('coat.closed', { coat: 1, usedL: 0.6, guessed: false }, 3)
     ];
     expect(fold(coat).coats[0]!.doesNotAddUp).toBe(true);

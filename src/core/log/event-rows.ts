@@ -1,19 +1,40 @@
 import { madeAt } from '../keyed';
-import { FIRST_PART } from '../document';
 import { emptySurvey } from '../survey';
 import { countedRags } from '../units';
-import type { EventType, WorkEvent } from './schema';
+import type { EventType, NewEvent, WorkEvent } from './schema';
 import { takePrep, takeSurvey, type PrepEvent, type SurveyEvent } from './take-survey';
-import { takeBatch, takeCoat, type BatchEvent, type CoatEvent, type CoatRef } from './take-work';
-import { packedKey, ragsUnaccounted, type WorkState } from './work-state';
+import { takeBatch, takeCoat, type BatchEvent, type CoatEvent } from './take-work';
+import { packedKey, ragsUnaccounted, type CoatRef, type WorkState } from './work-state';
 
 /** One type of event of a job's log. */
 type EventOf<T extends EventType> = Extract<WorkEvent, { type: T }>;
+
+/**
+ * What happens on site, by family. Families are fixed: what comes later is a type more, or a field that may be left out. A
+ * type is named for its family, but where one has a name of its own.
+ */
+export const FAMILIES = [
+  'survey',
+  'step and gate',
+  'batch',
+  'coat',
+  'laying',
+  'tack',
+  'reading',
+  'note',
+  'rag',
+  'load',
+  'sample',
+  'leave',
+  'correction'
+] as const;
+export type EventFamily = (typeof FAMILIES)[number];
 
 /** All that is asked of a type of event anywhere: its schema stands in `schema.ts`, its words in `src/words`. */
 export interface EventRow<T extends EventType> {
   /** Takes it into the state; gives the reason when it can not take effect. */
   take: (state: WorkState, e: EventOf<T>) => string | null;
+  family: EventFamily;
   /** Who writes it: hands on site, or anybody of the crew at a desk or beside a van. */
   by: 'hands' | 'anybody';
   /** Whether somebody was at work on the wood: the day has to be closed after it. */
@@ -32,22 +53,25 @@ const work = { by: 'hands', works: true, everyTap: false, ofPart: false, teaches
 const look = { ...work, works: false } as const;
 const desk = { ...look, by: 'anybody' } as const;
 
-const coat = { ...work, ofPart: true, take: (s: WorkState, e: CoatEvent) => takeCoat(s, e) };
-const batch = { ...work, take: (s: WorkState, e: BatchEvent) => takeBatch(s, e) };
+const coat = { ...work, family: 'coat', ofPart: true, take: (s: WorkState, e: CoatEvent) => takeCoat(s, e) } as const;
+const laying = { ...coat, family: 'laying' } as const;
+const batch = { ...work, family: 'batch', take: (s: WorkState, e: BatchEvent) => takeBatch(s, e) } as const;
 const survey = {
   ...look,
+  family: 'survey',
   take: (s: WorkState, e: SurveyEvent) => takeSurvey(madeAt(s.surveys, e.data.surface, emptySurvey), e)
-};
+} as const;
 const prep = {
   ...work,
+  family: 'step and gate',
   take: (s: WorkState, e: PrepEvent) =>
     takePrep(
       madeAt(s.prep, e.data.surface, () => new Map()),
       e
     )
-};
-/** The coat a batch was made for. */
-const coatOfBatch = (s: WorkState, e: BatchEvent) => s.batches.find((b) => b.batch === e.data.batch);
+} as const;
+/** A coat a batch was made for: those that share it are reckoned up with it. */
+const coatsOfBatch = (s: WorkState, e: BatchEvent) => s.batches.find((b) => b.batch === e.data.batch)?.for[0];
 const ragsStillOut = (s: WorkState): string | null =>
   ragsUnaccounted(s) > 0 ? `${countedRags(ragsUnaccounted(s))} still out` : null;
 
@@ -56,18 +80,19 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   'coat.opened': coat,
   'coat.closed': {
     ...coat,
-    reckons: (_, { data: { part = FIRST_PART, coat } }) => ({ part, coat }),
+    reckons: (_, { data: { part, coat } }) => ({ part, coat }),
     teachesDrying: true
   },
-  'bay.spread': coat,
-  'bay.wiped': coat,
-  'batch.mixed': { ...batch, ofPart: true, reckons: coatOfBatch },
+  'laying.spread': laying,
+  'laying.wiped': laying,
+  'batch.mixed': { ...batch, reckons: coatsOfBatch },
   'batch.poured': batch,
   'batch.stirred': batch,
-  'batch.emptied': { ...batch, reckons: coatOfBatch },
-  'tack.felt': { ...coat, teachesDrying: true },
+  'batch.emptied': { ...batch, reckons: coatsOfBatch },
+  'tack.felt': { ...coat, family: 'tack', teachesDrying: true },
   'reading.taken': {
     ...work,
+    family: 'reading',
     take: (s, e) => {
       s.readings.push({ atMs: e.at, by: e.byName, ...e.data });
       return null;
@@ -75,6 +100,7 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   },
   'note.added': {
     ...work,
+    family: 'note',
     take: (s, e) => {
       s.notes.push({ id: e.id, atMs: e.at, by: e.byName, text: e.data.text });
       return null;
@@ -82,6 +108,7 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   },
   'rags.out': {
     ...work,
+    family: 'rag',
     everyTap: true,
     take: (s, e) => {
       s.ragsOut += e.data.count;
@@ -91,6 +118,7 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   },
   'rags.safe': {
     ...work,
+    family: 'rag',
     take: (s, e) => {
       const out = ragsUnaccounted(s);
       s.ragsSafe += e.data.count;
@@ -108,18 +136,20 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   'coat.judged': { ...coat, ...desk, ofPart: true },
   'sample.approved': {
     ...desk,
+    family: 'sample',
     ofPart: true,
     take: (s, e) => {
-      const { part = FIRST_PART, ...said } = e.data;
+      const { part, ...said } = e.data;
       s.approvals.set(part, { approval: { ...said, atMs: e.at, by: e.byName } });
       return null;
     }
   },
   'sample.reopened': {
     ...desk,
+    family: 'sample',
     ofPart: true,
     take: (s, e) => {
-      const word = s.approvals.get(e.data.part ?? FIRST_PART);
+      const word = s.approvals.get(e.data.part);
       if (!word) return 'no sample board was approved';
       word.reopenedAtMs = e.at;
       return null;
@@ -127,6 +157,7 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   },
   'load.packed': {
     ...desk,
+    family: 'load',
     take: (s, e) => {
       s.load.packed.set(packedKey(e.data.visit, e.data.item), e.data.packed);
       return null;
@@ -134,6 +165,7 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   },
   'load.sourced': {
     ...desk,
+    family: 'load',
     take: (s, e) => {
       s.load.from.set(e.data.item, e.data.from);
       return null;
@@ -142,6 +174,7 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   'coat.remedied': { ...coat, teachesDrying: true },
   'day.closed': {
     ...work,
+    family: 'leave',
     take: (s, e) => {
       const reason = ragsStillOut(s);
       if (reason) return reason;
@@ -152,6 +185,7 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   },
   'handed.over': {
     ...work,
+    family: 'leave',
     take: (s, e) => {
       const reason = ragsStillOut(s);
       if (reason) return reason;
@@ -160,8 +194,12 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
     }
   },
   // What it takes back never took effect: the fold leaves it out from the start.
-  'event.undone': { ...work, by: 'anybody', teachesDrying: true, take: () => null }
+  'event.undone': { ...work, family: 'correction', by: 'anybody', teachesDrying: true, take: () => null }
 };
+
+/** The parts an event names: that which it happened to, or those a batch is for. */
+export const partsNamed = ({ type, data }: NewEvent): string[] =>
+  type === 'batch.mixed' ? data.for.map((f) => f.part) : 'part' in data ? [data.part] : [];
 
 /** The row of a type of event. */
 export const eventRow = <T extends EventType>(type: T): EventRow<T> => EVENT_ROWS[type];

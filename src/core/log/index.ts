@@ -1,9 +1,12 @@
-export { EVENT_ROWS, eventRow, type EventRow } from './event-rows';
+export { EVENT_ROWS, type EventFamily, eventRow, FAMILIES, partsNamed, type EventRow } from './event-rows';
 export { fold, foldNext } from './fold';
-export type { EventData, EventType, NewEvent, WorkEvent } from './schema';
+export { EVENT_VERSION, type EventData, type EventSaid, type EventType, type NewEvent, type WorkEvent } from './schema';
 export {
   type Approval,
+  batchesFor,
   type BatchState,
+  coatOfBatch,
+  type CoatRef,
   type ColourWord,
   type CoatState,
   forPart,
@@ -11,10 +14,11 @@ export {
   type JobStage,
   jobStage,
   type LayerLook,
-  openBays,
+  openLayings,
   packedKey,
   type PartState,
   ragsNotSafe,
   ragsUnaccounted,
+  shareOfBatch,
   type WorkState
 } from './work-state';

@@ -6,11 +6,14 @@ import { findingTable, testTable } from '../survey';
 
 const closed = { additionalProperties: false };
 const coat = Type.Integer({ minimum: 1, maximum: 12 });
-/** The part of the job it happened to; the first where none is named. */
-const part = Type.Optional(Type.String({ pattern: SLUG_FORM.pattern }));
-/** The faces of pieces a laying went on; a laying that names none went on a stretch of whatever its coat goes on. */
+/** The part of the job it happened to. */
+const part = Type.String({ pattern: SLUG_FORM.pattern });
+/** Layings of a coat are numbered in the order they began. */
+const laying = Type.Integer({ minimum: 1, maximum: 400 });
+/** What a laying went on, faces of pieces; one lifted from version 1 may have kept no more than that it was a stretch. */
 const on = Type.Optional(Type.Array(TakenSchema, { minItems: 1, maxItems: 400, uniqueItems: true }));
-const bay = Type.Integer({ minimum: 1, maximum: 200 });
+/** It went on a stretch of what it names, not on the whole or the rest of it. */
+const bay = Type.Optional(Type.Literal(true));
 const batch = Type.String({ pattern: BATCH_FORM.pattern });
 const litres = Type.Number({ minimum: 0, maximum: 1000 });
 const surface = Type.String({ pattern: ID_FORM.pattern });
@@ -20,19 +23,26 @@ const unit = Type.Optional(Type.String({ minLength: 1, maxLength: 30 }));
 const sample = Type.String({ pattern: SLUG_FORM.pattern });
 const step = Type.String({ pattern: STEP_FORM.pattern });
 
+/** The version events are written in; older ones are lifted when they are read. */
+export const EVENT_VERSION = 2;
+
 const event = <K extends string, D extends TSchema>(type: K, data: D) =>
   Type.Object(
     {
       id: Type.String({ pattern: UUID7_FORM.pattern }),
       at: Type.Integer({ minimum: 946684800000, maximum: 4102444800000 }),
       device: Type.String({ minLength: 1, maxLength: 60 }),
+      v: Type.Literal(EVENT_VERSION),
       type: Type.Literal(type),
       data
     },
     closed
   );
 
-/** Every small thing that happens on site. `at` is epoch ms on the device's clock, `id` a UUIDv7 made there. */
+/**
+ * Every small thing that happens on site, version 2. `at` is epoch ms on the device's clock, `id` a UUIDv7 made there. What
+ * happens to a part names it; a batch names the coats it is for.
+ */
 export const EVENT_SCHEMAS = [
   event('coat.opened', Type.Object({ part, coat }, closed)),
   event(
@@ -49,25 +59,33 @@ export const EVENT_SCHEMAS = [
       closed
     )
   ),
-  event('bay.spread', Type.Object({ part, coat, bay, batch: Type.Optional(batch), on }, closed)),
-  event('bay.wiped', Type.Object({ part, coat, bay }, closed)),
+  event('laying.spread', Type.Object({ part, coat, laying, batch: Type.Optional(batch), on, bay }, closed)),
+  event('laying.wiped', Type.Object({ part, coat, laying }, closed)),
   event(
     'batch.mixed',
     Type.Object(
       {
         batch,
-        part,
-        coat,
+        /** The coats it is for, with the litres planned of it for each, where several share it. */
+        for: Type.Array(
+          Type.Object(
+            { part, coat, litres: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1000 })) },
+            closed
+          ),
+          { minItems: 1, maxItems: 24 }
+        ),
         components: Type.Array(
           Type.Object(
             {
               role: Type.Enum(['oil', 'hardener', 'thinner']),
+              /** What the tin calls it, where that says more than its role. */
+              name: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
               litres: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }),
               lot: Type.String({ maxLength: 40 })
             },
             closed
           ),
-          { minItems: 1, maxItems: 3 }
+          { minItems: 1, maxItems: 12 }
         ),
         /** The pair codes read off both tins. */
         pairCodes: Type.Optional(
@@ -190,7 +208,8 @@ export const EVENT_SCHEMAS = [
     'load.packed',
     Type.Object(
       {
-        visit: Type.Integer({ minimum: 0, maximum: 24 }),
+        /** The visit's own id, or its number where an older version wrote it. */
+        visit: Type.String({ minLength: 1, maxLength: 60 }),
         item: Type.String({ minLength: 1, maxLength: 80 }),
         packed: Type.Boolean()
       },
@@ -215,6 +234,9 @@ export const NewEventSchema = Type.Union([...EVENT_SCHEMAS]);
 export type NewEvent = Static<typeof NewEventSchema>;
 export type EventType = NewEvent['type'];
 export type EventData<T extends EventType> = Extract<NewEvent, { type: T }>['data'];
+
+/** What is said of an event by whoever writes it in a part: the part is named for them. */
+export type EventSaid<T extends EventType> = Omit<EventData<T>, 'part'> & { part?: string };
 
 /** An event as it is kept: whose job, who did it. */
 export type WorkEvent = NewEvent & {

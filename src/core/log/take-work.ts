@@ -1,18 +1,16 @@
-import { FIRST_PART } from '../document';
 import { addsUp, samePairCode } from '../mix';
 import type { WorkEvent } from './schema';
-import type { BatchState, CoatState, WorkState } from './work-state';
+import { batchesFor, type BatchState, type CoatRef, type CoatState, type WorkState } from './work-state';
 
 /** What happens to a coat and its bays. */
 export type CoatEvent = Extract<
   WorkEvent,
   {
-    type: 'coat.opened' | 'coat.closed' | 'bay.spread' | 'bay.wiped' | 'tack.felt' | 'coat.judged' | 'coat.remedied';
+    type:
+      'coat.opened' | 'coat.closed' | 'laying.spread' | 'laying.wiped' | 'tack.felt' | 'coat.judged' | 'coat.remedied';
   }
 >;
 
-/** A coat of a part. */
-export type CoatRef = Pick<CoatState, 'part' | 'coat'>;
 const isCoat =
   ({ part, coat }: CoatRef) =>
   (c: CoatRef) =>
@@ -20,26 +18,27 @@ const isCoat =
 
 /** Takes an event of a coat into the state; gives the reason when it can not take effect. */
 export function takeCoat(state: WorkState, e: CoatEvent): string | null {
-  const { part = FIRST_PART } = e.data;
+  const { part } = e.data;
   const found = state.coats.find(isCoat({ part, coat: e.data.coat }));
-  if (e.type === 'coat.opened' || e.type === 'bay.spread') {
+  if (e.type === 'coat.opened' || e.type === 'laying.spread') {
     const coat = found ?? {
       part,
       coat: e.data.coat,
       openedAtMs: e.at,
-      bays: [],
+      layings: [],
       tacks: []
     };
     if (!found) state.coats.push(coat);
     if (e.type === 'coat.opened') return found ? `coat ${e.data.coat} was open already` : null;
     if (coat.closedAtMs !== undefined) return `coat ${e.data.coat} was closed already`;
-    if (coat.bays.some((b) => b.bay === e.data.bay))
-      return `bay ${e.data.bay} of coat ${e.data.coat} was spread already`;
-    coat.bays.push({
-      bay: e.data.bay,
+    if (coat.layings.some((b) => b.laying === e.data.laying))
+      return `bay ${e.data.laying} of coat ${e.data.coat} was spread already`;
+    coat.layings.push({
+      laying: e.data.laying,
       spreadAtMs: e.at,
       spreadBy: e.byName,
       batch: e.data.batch,
+      bay: e.data.bay ?? e.data.on === undefined,
       ...(e.data.on && { on: e.data.on })
     });
     return null;
@@ -67,10 +66,10 @@ export function takeCoat(state: WorkState, e: CoatEvent): string | null {
     });
     return null;
   }
-  const bay = found.bays.find((b) => b.bay === e.data.bay);
-  if (!bay) return `bay ${e.data.bay} of coat ${e.data.coat} was not spread`;
-  if (bay.wipedAtMs !== undefined) return `bay ${e.data.bay} of coat ${e.data.coat} was wiped already`;
-  Object.assign(bay, { wipedAtMs: e.at, wipedBy: e.byName });
+  const laying = found.layings.find((b) => b.laying === e.data.laying);
+  if (!laying) return `bay ${e.data.laying} of coat ${e.data.coat} was not spread`;
+  if (laying.wipedAtMs !== undefined) return `bay ${e.data.laying} of coat ${e.data.coat} was wiped already`;
+  Object.assign(laying, { wipedAtMs: e.at, wipedBy: e.byName });
   return null;
 }
 
@@ -85,15 +84,14 @@ export function takeBatch(state: WorkState, e: BatchEvent): string | null {
   const found = state.batches.find((b) => b.batch === e.data.batch);
   if (e.type === 'batch.mixed') {
     if (found) return `batch ${e.data.batch} was mixed already`;
-    const { batch, part = FIRST_PART, coat, components, pairCodes } = e.data;
+    const { batch, for: coats, components, pairCodes } = e.data;
     state.batchesMixed++;
     if (pairCodes && !samePairCode(pairCodes.oil, pairCodes.hardener))
       return `the pair codes differ: ${pairCodes.oil} and ${pairCodes.hardener}`;
     state.batches.push({
       ...(pairCodes && { pairCodes }),
       batch,
-      part,
-      coat,
+      for: coats,
       components,
       mixedAtMs: e.at,
       by: e.byName,
@@ -108,12 +106,31 @@ export function takeBatch(state: WorkState, e: BatchEvent): string | null {
   return null;
 }
 
-/** Sees whether the litres of a closed coat add up with those of its batches; a coat without any is taken at its word. */
+/** The coats that a batch joins with one, directly or by another coat, and those batches. */
+function joinedWith(state: WorkState, of: CoatRef): { coats: CoatRef[]; batches: BatchState[] } {
+  const coats: CoatRef[] = [of];
+  const batches = new Set<BatchState>();
+  for (const c of coats)
+    for (const b of batchesFor(state, c)) {
+      if (batches.has(b)) continue;
+      batches.add(b);
+      coats.push(...b.for.filter((f) => !coats.some(isCoat(f))));
+    }
+  return { coats, batches: [...batches] };
+}
+
+/**
+ * Sees whether the litres of a closed coat add up with those of its batches; a coat without any is taken at its word. Coats that
+ * share a batch are reckoned up together, once all of them are closed.
+ */
 export function reckonUp(state: WorkState, of: CoatRef | undefined): void {
   if (!of) return;
-  const coat = state.coats.find(isCoat(of));
-  const batches = state.batches.filter(isCoat(of));
-  if (coat?.usedL === undefined || batches.length === 0) return;
-  const sum = (of: (b: BatchState) => number) => batches.reduce((s, b) => s + of(b), 0);
-  coat.doesNotAddUp = !addsUp({ heldL: sum((b) => b.totalL), leftL: sum((b) => b.leftL ?? 0), usedL: coat.usedL });
+  const joined = joinedWith(state, of);
+  if (joined.batches.length === 0) return;
+  const coats = joined.coats.map((c) => state.coats.find(isCoat(c)));
+  if (!coats.every((c): c is CoatState & { usedL: number } => c?.usedL !== undefined)) return;
+  const sum = (litresOf: (b: BatchState) => number) => joined.batches.reduce((s, b) => s + litresOf(b), 0);
+  const usedL = coats.reduce((s, c) => s + c.usedL, 0);
+  const doesNotAddUp = !addsUp({ heldL: sum((b) => b.totalL), leftL: sum((b) => b.leftL ?? 0), usedL });
+  for (const c of coats) c.doesNotAddUp = doesNotAddUp;
 }

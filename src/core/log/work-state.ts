@@ -21,13 +21,16 @@ export interface ColourWord {
   reopenedAtMs?: number;
 }
 
-export interface BayState {
-  bay: number;
+/** One laying of a coat: what it went on, when, and by whom. */
+export interface LayingState {
+  laying: number;
   spreadAtMs: number;
   spreadBy: string;
   batch?: string;
-  /** The faces of pieces it went on, where it names them. */
+  /** The faces of pieces it went on, where that was kept. */
   on?: Taken[];
+  /** Whether it went on a stretch of them only. */
+  bay: boolean;
   wipedAtMs?: number;
   wipedBy?: string;
 }
@@ -45,20 +48,24 @@ export interface CoatState {
   doesNotAddUp?: boolean;
   /** Whether it counts for what the log teaches, and why so. */
   judged?: { counts: boolean; reason: string; by: string };
-  bays: BayState[];
+  layings: LayingState[];
   tacks: { atMs: number; felt: string; by: string }[];
   /** When oil that stood was taken off again: solvent wiped, abraded, a thin coat laid. */
   remediedAtMs?: number;
 }
 
+/** A coat of a part. */
+export type CoatRef = Pick<CoatState, 'part' | 'coat'>;
+
 export interface BatchState {
   batch: string;
-  part: string;
-  coat: number;
+  /** The coats it is for, with the litres planned of it for each where several share it. */
+  for: (CoatRef & { litres?: number })[];
   mixedAtMs: number;
   by: string;
   components: {
     role: 'oil' | 'hardener' | 'thinner';
+    name?: string;
     litres: number;
     lot: string;
   }[];
@@ -140,12 +147,27 @@ export interface PartState extends WorkState {
 export const forPart = (state: WorkState, part: string): PartState => ({
   ...state,
   coats: state.coats.filter((c) => c.part === part),
-  batches: state.batches.filter((b) => b.part === part),
+  batches: state.batches.filter((b) => b.for.some((f) => f.part === part)),
   ...(state.approvals.has(part) && { colour: state.approvals.get(part)! })
 });
 
 /** The key of an item of the load list. */
-export const packedKey = (visit: number, item: string): string => `${visit} ${item}`;
+export const packedKey = (visit: string, item: string): string => `${visit} ${item}`;
+
+/** The batches that are for a coat. */
+export const batchesFor = (state: Pick<WorkState, 'batches'>, { part, coat }: CoatRef): BatchState[] =>
+  state.batches.filter((b) => b.for.some((f) => f.part === part && f.coat === coat));
+
+/** The coat of a part that a batch is for. */
+export const coatOfBatch = ({ for: coats }: BatchState, part: string): number | undefined =>
+  coats.find((f) => f.part === part)?.coat;
+
+/** A coat's share of a batch, 0 to 1: as the litres were planned, else each of its coats alike. */
+export function shareOfBatch({ for: coats }: BatchState, { part, coat }: CoatRef): number {
+  const own = coats.filter((f) => f.part === part && f.coat === coat);
+  const sum = (some: typeof coats) => some.reduce((s, f) => s + (f.litres ?? 0), 0);
+  return coats.every((f) => f.litres !== undefined) ? sum(own) / sum(coats) : own.length / coats.length;
+}
 
 /** Rags out and not yet made safe. */
 export const ragsUnaccounted = (state: Pick<WorkState, 'ragsOut' | 'ragsSafe'>): number =>
@@ -156,8 +178,8 @@ export const ragsNotSafe = (count: number): string =>
   `${countedRags(count)} ${count === 1 ? 'is' : 'are'} not made safe`;
 
 /** Bays nobody has wiped yet, with their coats. */
-export const openBays = (state: WorkState): (BayState & { coat: number })[] =>
-  state.coats.flatMap((c) => c.bays.filter((b) => b.wipedAtMs === undefined).map((b) => ({ ...b, coat: c.coat })));
+export const openLayings = (state: WorkState): (LayingState & { coat: number })[] =>
+  state.coats.flatMap((c) => c.layings.filter((b) => b.wipedAtMs === undefined).map((b) => ({ ...b, coat: c.coat })));
 
 export const JOB_STAGES = ['planning', 'booked', 'working', 'drying', 'in care'] as const;
 export type JobStage = (typeof JOB_STAGES)[number];

@@ -22,16 +22,22 @@ const anyEvent = fc.oneof(
     })
     .map((d) => ['coat.closed', d] as const),
   fc
-    .record({ coat: fc.integer({ min: 1, max: 3 }), bay: fc.integer({ min: 1, max: 4 }) })
-    .map((d) => ['bay.spread', d] as const),
+    .record({ coat: fc.integer({ min: 1, max: 3 }), laying: fc.integer({ min: 1, max: 4 }) })
+    .map((d) => ['laying.spread', d] as const),
   fc
-    .record({ coat: fc.integer({ min: 1, max: 3 }), bay: fc.integer({ min: 1, max: 4 }) })
-    .map((d) => ['bay.wiped', d] as const),
+    .record({ coat: fc.integer({ min: 1, max: 3 }), laying: fc.integer({ min: 1, max: 4 }) })
+    .map((d) => ['laying.wiped', d] as const),
   fc.record({ batch: fc.constantFrom('A', 'B') }).map((d) => ['batch.stirred', d] as const),
   fc
     .record({
       batch: fc.constantFrom('A', 'B'),
-      coat: fc.constant(1),
+      for: fc.constantFrom(
+        [{ part: 'first', coat: 1 }],
+        [
+          { part: 'first', coat: 1 },
+          { part: 'stair', coat: 2, litres: 0.4 }
+        ]
+      ),
       components: fc.constant([{ role: 'oil' as const, litres: 1, lot: 'x' }])
     })
     .map((d) => ['batch.mixed', d] as const),
@@ -75,8 +81,8 @@ describe('any day on site', () => {
         expect(s.count).toBe(events.length);
         expect(ragsUnaccounted(s)).toBeGreaterThanOrEqual(0);
         for (const c of s.coats) {
-          expect(new Set(c.bays.map((b) => b.bay)).size).toBe(c.bays.length);
-          for (const b of c.bays)
+          expect(new Set(c.layings.map((b) => b.laying)).size).toBe(c.layings.length);
+          for (const b of c.layings)
             if (b.wipedAtMs !== undefined) expect(b.wipedAtMs).toBeGreaterThanOrEqual(b.spreadAtMs);
         }
       })

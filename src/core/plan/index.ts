@@ -1,2 +1,2 @@
 export { houseFigures, type HouseFigures, sameFigures } from './house-effect';
-export { bestStarts, plan, type Plan } from './plan';
+export { bestStarts, plan, plannedCoats, type Plan } from './plan';

@@ -38,6 +38,10 @@ export interface Plan {
   keep: KeepPlan | null;
 }
 
+/** The coats of a part as the house lays them and as its log has taught. */
+export const plannedCoats = (document: PartJob, { house, coverage }: Knowledge): CoatPlan[] =>
+  coatPlans(jobAtHouse(document, house), house, coverage);
+
 /**
  * plan(job, climate, knowledge, now): everything computed from what is known, nothing remembered. Times are epoch ms. Once
  * the work has begun the last coat on the wood takes the place of the chosen start: the rest is planned from now.
@@ -47,7 +51,9 @@ export function plan(
   climate: SiteClimate | null,
   knowledge: Knowledge,
   nowMs: number,
-  onWood?: LiveCoat
+  onWood?: LiveCoat,
+  /** Its coats, where they are worked out already. */
+  planned?: CoatPlan[]
 ): Plan {
   const { house } = knowledge;
   const job = jobAtHouse(document, house);
@@ -56,7 +62,7 @@ export function plan(
   const problems = [...jobProblems(job), ...layers.filter((l) => l.severity !== 'go').map(layerProblem)];
   const faces = facePlans(job);
   const now = climate ? siteHourAt(climate, nowMs) : null;
-  const coats = card ? coatPlans(job, house, knowledge.coverage) : [];
+  const coats = card ? (planned ?? coatPlans(job, house, knowledge.coverage)) : [];
   const expectedL = coats.reduce((s, c) => s + c.expectedL, 0);
   const tooMuch = expectedL > MOST_LITRES / 2;
   if (tooMuch)

@@ -5,8 +5,8 @@ import type { SequenceOutcome } from '../window';
 import type { JudgedBooking } from '../starts';
 import { coatCount } from '../document';
 import type { PartJob, Taken } from '../document';
-import { openBays, ragsUnaccounted, type WorkState } from '../log';
-import type { BayEnd } from './dwell-clock';
+import { openLayings, ragsUnaccounted, type WorkState } from '../log';
+import type { LayingEnd } from './dwell-clock';
 import { faceBoard, wanting } from './face-board';
 import type { LiveCoat, LiveWork } from './live';
 
@@ -15,17 +15,18 @@ export type Deadline = { jobId: string; atMs: number; urgent: boolean } & (
   | {
       kind: 'wipe';
       coat: number;
-      bay: number;
+      laying: number;
       /** The faces of pieces it went on, where it names them; and these in words, put in where words are found. */
       on?: Taken[];
+      bay: boolean;
       what?: string;
       fromMs: number | null;
       spreadAtMs: number;
       batch?: string;
-      end: BayEnd;
+      end: LayingEnd;
     }
   /** Oil stood: every date after the coat waits. */
-  | { kind: 'remedy'; coat: number; bays: number[] }
+  | { kind: 'remedy'; coat: number; layings: number[] }
   | { kind: 'morning test'; coat: number }
   | { kind: 'stir'; batch: string; fromMs: number }
   | { kind: 'batch thickens'; batch: string; totalL: number; fromMs: number }
@@ -60,7 +61,7 @@ export function deadlines(
   booking: JudgedBooking | null = null
 ): Deadline[] {
   const out: Deadline[] = [];
-  for (const b of live.bays)
+  for (const b of live.layings)
     if (b.wipedAtMs === undefined && b.wipeByMs !== null)
       out.push({
         jobId,
@@ -68,8 +69,9 @@ export function deadlines(
         atMs: b.wipeByMs,
         urgent: true,
         coat: b.coat,
-        bay: b.bay,
+        laying: b.laying,
         ...(b.on && { on: b.on }),
+        bay: b.bay,
         batch: b.batch,
         fromMs: b.wipeFromMs,
         spreadAtMs: b.spreadAtMs,
@@ -126,15 +128,15 @@ function coatDeadlines(jobId: string, job: PartJob, state: WorkState, live: Live
   const last = live.coats[live.coats.length - 1];
   if (!last || state.handedOverAtMs !== undefined) return out;
   const open = state.coats.find((c) => c.closedAtMs === undefined);
-  const wanted = open?.bays.some((b) => b.on) ? wanting(faceBoard(job, state, live), open.coat).length : 0;
-  if (open && openBays(state).length === 0 && open.bays.length > 0 && wanted === 0)
+  const wanted = open?.layings.some((b) => b.on) ? wanting(faceBoard(job, state, live), open.coat).length : 0;
+  if (open && openLayings(state).length === 0 && open.layings.length > 0 && wanted === 0)
     out.push({
       jobId,
       kind: 'finish coat',
       atMs: nowMs,
       urgent: false,
       coat: open.coat,
-      baysWiped: open.bays.length
+      baysWiped: open.layings.length
     });
   if (!last.closed) return out;
   const owed = live.coats.find((c) => c.waitsFor);
@@ -142,7 +144,7 @@ function coatDeadlines(jobId: string, job: PartJob, state: WorkState, live: Live
     return [
       ...out,
       owed.waitsFor === 'remedy'
-        ? { jobId, kind: 'remedy', atMs: owed.laidToMs, urgent: false, coat: owed.number, bays: owed.standing }
+        ? { jobId, kind: 'remedy', atMs: owed.laidToMs, urgent: false, coat: owed.number, layings: owed.standing }
         : { jobId, kind: 'morning test', atMs: nextMorningMs(owed.laidToMs, job), urgent: false, coat: owed.number }
     ];
   const ahead = (s: Span | null) => s !== null && s.p90 > nowMs - DAY_MS;

@@ -5,7 +5,7 @@ import { siteHourAt, type SiteClimate } from '../climate';
 
 /** What became of a laying by its dwell (handbook 9): dwell used 1 is the limit, 2 the end of all hope. */
 export const BAY_ENDS = ['open', 'overdue', 'wiped', 'wiped late', 'will stay tacky', 'left'] as const;
-export type BayEnd = (typeof BAY_ENDS)[number];
+export type LayingEnd = (typeof BAY_ENDS)[number];
 
 /** Dwell used at which oil that was not wiped does not come off any more. */
 const STANDS_AT = 2;
@@ -45,14 +45,14 @@ export function dwellClock(fromMs: number, card: ProductCard, method: Method, cl
  * What became of a laying: `leftAtMs` is when the day or the coat was closed with it still open, if it was. A class that never
  * cures is only wiped again.
  */
-export function bayEnd(
-  bay: { wipedAtMs?: number; leftAtMs?: number; wipeByMs: number | null; standsAtMs: number | null },
+export function layingEnd(
+  laying: { wipedAtMs?: number; leftAtMs?: number; wipeByMs: number | null; standsAtMs: number | null },
   card: ProductCard,
   nowMs: number
-): BayEnd {
+): LayingEnd {
   const { mustBeWiped, cures } = classTraits(card.class);
   if (!mustBeWiped) return 'left';
-  const { wipedAtMs, leftAtMs, wipeByMs, standsAtMs } = bay;
+  const { wipedAtMs, leftAtMs, wipeByMs, standsAtMs } = laying;
   const endMs = wipedAtMs ?? nowMs;
   if (cures && ((standsAtMs !== null && endMs > standsAtMs) || (leftAtMs !== undefined && leftAtMs < endMs)))
     return 'will stay tacky';

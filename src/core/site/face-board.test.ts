@@ -51,9 +51,9 @@ const states = (events: readonly WorkEvent[], minutes = 0) =>
     seen(events, minutes).board.map((c) => [`${c.piece} ${c.face}`, c.coats.map((x) => x.state)])
   );
 const insides = (...pieces: string[]) => [{ surface: 'doors', face: 'inside', pieces }];
-const laid = (bay: number, on: ReturnType<typeof insides>, at: number, wiped?: number) => [
-  made('bay.spread', { coat: 1, bay, on }, at),
-  ...(wiped === undefined ? [] : [made('bay.wiped', { coat: 1, bay }, wiped)])
+const laid = (laying: number, on: ReturnType<typeof insides>, at: number, wiped?: number) => [
+  made('laying.spread', { coat: 1, laying, on }, at),
+  ...(wiped === undefined ? [] : [made('laying.wiped', { coat: 1, laying }, wiped)])
 ];
 
 describe('which face of which piece has had which coat', () => {
@@ -84,11 +84,30 @@ describe('which face of which piece has had which coat', () => {
   it('once every face that wants a coat has it, no more of it is asked for; what is forgotten is named', () => {
     const most = laid(1, [...insides('1', '2', '3'), { surface: 'doors', face: 'outside', pieces: ['1', '2'] }], -3, 0);
     expect(wanting(seen(most, 1).board, 1).map((c) => `${c.piece} ${c.face}`)).toEqual(['3 outside']);
-    expect(seen(most, 1).steps.find((s) => s.kind === 'spread')).toMatchObject({ bay: 2, onFaces: true });
+    expect(seen(most, 1).steps.find((s) => s.kind === 'spread')).toMatchObject({ laying: 2, onFaces: true });
     expect(seen(most, 1).steps.find((s) => s.kind === 'close coat')).toMatchObject({ warn: '1 face has not had it' });
     const all = [...most, ...laid(2, [{ surface: 'doors', face: 'outside', pieces: ['3'] }], 1, 2)];
     expect(seen(all, 3).steps.map((s) => s.kind)).not.toContain('spread');
     expect(seen(all, 3).steps.map((s) => s.kind)).toContain('close coat');
+  });
+  it('a face in bays has its coat once the rest of it is on, or the coat is closed', () => {
+    const floor = { surface: 'doors', face: 'inside', pieces: ['1'] };
+    const bay = (laying: number, at: number, rest = false) => [
+      made('laying.spread', { coat: 1, laying, on: [floor], ...(!rest && { bay: true }) }, at),
+      made('laying.wiped', { coat: 1, laying }, at + 3)
+    ];
+    const at = (events: WorkEvent[], minutes: number) => {
+      const [cell] = seen(events, minutes).board.filter((c) => c.face === 'inside' && c.piece === '1');
+      return [cell!.coats[0]!.state, cell!.next];
+    };
+    expect(at(bay(1, -60).slice(0, 1), -58)).toEqual(['wet', 1]);
+    expect(at(bay(1, -60), 0)).toEqual(['begun', 1]);
+    expect(at([...bay(1, -60), ...bay(2, -4, true)], 0)).toEqual(['wet', 2]);
+    const closed = made('coat.closed', { coat: 1, usedL: 0.2, guessed: false }, -50);
+    expect(at([...bay(1, -60), closed], 0)[1]).toBe(2);
+    // The one that still needs a hand speaks for the face.
+    const forgotten = [made('laying.spread', { coat: 1, laying: 2, on: [floor], bay: true }, -200)];
+    expect(at([...forgotten, ...bay(3, -4)], 0)[0]).toBe('stands');
   });
   it('is the same whatever the order of arrival, with entries taken back too', () => {
     const events = [

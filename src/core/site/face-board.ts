@@ -2,10 +2,13 @@ import { tackyProgress } from '../drying';
 import { touchDryProgress } from '../product';
 import { cellKey, cellsOf, coatCard, coatsOnFace, keysTaken, type Cell, type PartJob } from '../document';
 import type { CoatState, PartState } from '../log';
-import type { LiveBay, LiveWork } from './live';
+import type { LiveLaying, LiveWork } from './live';
 
-/** How a coat on a face of a piece stands. `open` is ready for the next one; `dry` is the last, or lies under another. */
-export const CELL_STATES = ['to come', 'wet', 'overdue', 'tacky', 'drying', 'open', 'dry', 'stands'] as const;
+/**
+ * How a coat on a face of a piece stands. `begun` is on a stretch of it and wiped there, `open` is ready for the next one; `dry`
+ * is the last, or lies under another.
+ */
+export const CELL_STATES = ['to come', 'begun', 'wet', 'overdue', 'tacky', 'drying', 'open', 'dry', 'stands'] as const;
 export type CellState = (typeof CELL_STATES)[number];
 
 /** One coat of one face of a piece: when it went on and was wiped, from which batch, and how it stands. */
@@ -14,6 +17,8 @@ export interface CellCoat {
   state: CellState;
   spreadAtMs?: number;
   wipedAtMs?: number;
+  /** Only stretches of the face have had it. */
+  begun?: boolean;
   /** Until when it must be wiped. */
   wipeByMs?: number;
   batch?: string;
@@ -42,68 +47,94 @@ export function faceBoard(job: PartJob, state: PartState, live: LiveWork): Board
     const coats = numbers.map((number, i) =>
       cellCoat(job, live, number, on(number), on(numbers[i + 1]), numbers[i + 1])
     );
-    return [{ ...cell, coats, next: coats.find((c) => c.state === 'to come')?.number ?? null }];
+    return [{ ...cell, coats, next: coats.find(lacks)?.number ?? null }];
   });
 }
 
-/** The faces of pieces that want a coat and have not had it. */
+/** The faces of pieces that want a coat and have not had it, or not all over. */
 export const wanting = (board: readonly BoardCell[], coat: number): BoardCell[] =>
+  board.filter((c) => c.coats.some((x) => x.number === coat && lacks(x)));
+
+/** Whether a face has not had a coat, or not all over. */
+const lacks = ({ state, begun }: CellCoat): boolean => state === 'to come' || begun === true;
+
+/** The faces of pieces a coat has not touched. */
+export const missing = (board: readonly BoardCell[], coat: number): BoardCell[] =>
   board.filter((c) => c.coats.some((x) => x.number === coat && x.state === 'to come'));
 
 /** Whether the layings of a coat have to say what they went on: the part has more than one face of one piece. */
 export const namesFaces = (board: readonly BoardCell[]): boolean => board.length > 1;
 
 /** What a coat is to one face of a piece: its laying there, where one names it; whether it was mended since. */
-interface Laying {
-  bay?: LiveBay;
+interface OnFace {
+  laying?: LiveLaying;
   named: boolean;
   remedied: boolean;
+  /** Only stretches of it have had the coat. */
+  begun?: boolean;
 }
 
 /** The layings of a coat by the face they went on; nothing for a face the coat is not on. */
-function layingsOf(job: PartJob, coat: CoatState, live: LiveWork): { on: (cell: Cell) => Laying | undefined } {
-  const bays = live.bays.filter((b) => b.coat === coat.coat);
+function layingsOf(job: PartJob, coat: CoatState, live: LiveWork): { on: (cell: Cell) => OnFace | undefined } {
+  const layings = live.layings.filter((b) => b.coat === coat.coat);
   const remedied = coat.remediedAtMs !== undefined;
-  if (!bays.some((b) => b.on)) {
-    const whole: Laying = { bay: bays.at(-1), named: false, remedied };
-    return { on: () => (bays.length || coat.closedAtMs !== undefined ? whole : undefined) };
+  const closed = coat.closedAtMs !== undefined;
+  if (!layings.some((b) => b.on)) {
+    const whole: OnFace = { laying: layings.at(-1), named: false, remedied };
+    return { on: () => (layings.length || closed ? whole : undefined) };
   }
-  const by = new Map<string, Laying>();
-  for (const bay of bays)
-    for (const key of keysTaken(job.surfaces, bay.on ?? [])) by.set(key, { bay, named: true, remedied });
+  const by = new Map<string, OnFace>();
+  for (const laying of layings)
+    for (const key of keysTaken(job.surfaces, laying.on ?? [])) {
+      const before = by.get(key);
+      const begun = laying.bay && !closed && (before?.begun ?? true);
+      by.set(key, { laying: slower(before?.laying, laying), named: true, remedied, begun });
+    }
   return { on: (cell) => by.get(cellKey(cell)) };
+}
+
+/** How much a laying still needs of hands: what stands most, then what is to be wiped, then the one that dried least. */
+const NEEDS: readonly LiveLaying['end'][] = ['will stay tacky', 'overdue', 'open'];
+
+/** Of two layings of one face, that which holds the face up. */
+function slower(a: LiveLaying | undefined, b: LiveLaying): LiveLaying {
+  if (!a) return b;
+  const rank = ({ end }: LiveLaying) => (NEEDS.indexOf(end) + NEEDS.length + 1) % (NEEDS.length + 1);
+  return rank(a) !== rank(b) ? (rank(a) < rank(b) ? a : b) : (a.progress ?? 0) < (b.progress ?? 0) ? a : b;
 }
 
 function cellCoat(
   job: PartJob,
   live: LiveWork,
   number: number,
-  laying: Laying | undefined,
-  over: Laying | undefined,
+  onFace: OnFace | undefined,
+  over: OnFace | undefined,
   above: number | undefined
 ): CellCoat {
   const card = coatCard(job, number);
-  if (!laying || !card) return { number, state: 'to come' };
-  const { bay, named, remedied } = laying;
+  if (!onFace || !card) return { number, state: 'to come' };
+  const { laying, named, remedied, begun } = onFace;
   const at = {
     number,
-    ...(bay && {
-      spreadAtMs: bay.spreadAtMs,
-      ...(bay.wipedAtMs !== undefined && { wipedAtMs: bay.wipedAtMs }),
-      ...(bay.batch && { batch: bay.batch })
+    ...(laying && {
+      spreadAtMs: laying.spreadAtMs,
+      ...(laying.wipedAtMs !== undefined && { wipedAtMs: laying.wipedAtMs }),
+      ...(laying.batch && { batch: laying.batch })
     })
   };
-  if (bay?.end === 'will stay tacky' && !remedied) return { ...at, state: 'stands' };
-  if (bay && !remedied && (bay.end === 'open' || bay.end === 'overdue'))
+  if (laying?.end === 'will stay tacky' && !remedied) return { ...at, state: 'stands' };
+  if (laying && !remedied && (laying.end === 'open' || laying.end === 'overdue'))
     return {
       ...at,
-      state: bay.end === 'open' ? 'wet' : 'overdue',
-      ...(bay.wipeByMs !== null && { wipeByMs: bay.wipeByMs })
+      state: laying.end === 'open' ? 'wet' : 'overdue',
+      ...(begun && { begun }),
+      ...(laying.wipeByMs !== null && { wipeByMs: laying.wipeByMs })
     };
+  if (begun) return { ...at, state: 'begun', begun };
   if (over) return { ...at, state: 'dry' };
   // What was mended dries anew, with its whole coat.
   const coat = live.coats.find((c) => c.number === number);
-  const progress = (named && !remedied ? bay?.progress : coat?.progress) ?? 0;
+  const progress = (named && !remedied ? laying?.progress : coat?.progress) ?? 0;
   const touch = touchDryProgress(card);
   if (progress >= 1) return { ...at, state: above === undefined ? 'dry' : 'open' };
   if (progress >= touch) return { ...at, state: 'drying' };

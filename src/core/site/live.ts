@@ -15,13 +15,13 @@ import type { HouseRules } from '../house';
 import { HOUR_MS, MINUTE_MS } from '../units';
 import { localDate } from '../calendar';
 import { siteHourAt, type SiteClimate } from '../climate';
-import { bayEnd, dwellClock, type BayEnd } from './dwell-clock';
+import { layingEnd, dwellClock, type LayingEnd } from './dwell-clock';
 import { leavePlan, keepPlan, type KeepPlan, type LeavePlan } from '../care';
 import { coatDryings, type CoatDrying } from '../knowledge';
 import { coatPlans, type CoatPlan } from '../coats';
 import { coatCard, coatCount, coatSpec, finishCard, jobAtHouse, topCard } from '../document';
 import type { PartJob, Taken } from '../document';
-import type { BatchState, CoatState, WorkState } from '../log';
+import { coatOfBatch, type BatchState, type CoatState, type WorkState } from '../log';
 import type { Knowledge } from '../knowledge';
 import { kappaFor } from '../knowledge';
 
@@ -51,21 +51,23 @@ export interface LiveCoat extends CoatTimes {
 }
 
 /** A bay with its clock. Wipe instants are null for a product that is left. */
-export interface LiveBay {
+export interface LiveLaying {
   coat: number;
-  bay: number;
+  laying: number;
   /** Drying progress of a laying that names its faces: it dries by itself, 1 is ready for the next coat; 0 while it is wet. */
   progress?: number;
   batch?: string;
   /** The faces of pieces it went on, where it names them. */
   on?: Taken[];
+  /** It went on a stretch of what it names, not on the whole or the rest of it. */
+  bay: boolean;
   spreadAtMs: number;
   wipeFromMs: number | null;
   wipeByMs: number | null;
   /** When its oil is past saving. */
   standsAtMs: number | null;
   wipedAtMs?: number;
-  end: BayEnd;
+  end: LayingEnd;
 }
 
 export interface LiveBatch extends BatchState {
@@ -77,7 +79,7 @@ export interface LiveBatch extends BatchState {
 /** The work as it stands at an instant, in times. */
 export interface LiveWork {
   coats: LiveCoat[];
-  bays: LiveBay[];
+  layings: LiveLaying[];
   batches: LiveBatch[];
   leave: LeavePlan | null;
   keep: KeepPlan | null;
@@ -93,22 +95,24 @@ export function liveWork(
   state: WorkState,
   climate: SiteClimate | null,
   knowledge: Knowledge,
-  nowMs: number
+  nowMs: number,
+  /** Its coats as they are planned, where they are known already. */
+  planned?: readonly CoatPlan[]
 ): LiveWork {
   const job = jobAtHouse(document, knowledge.house);
   const card = finishCard(job);
   if (!card || !climate || climate.hours.length === 0)
     return {
       coats: [],
-      bays: [],
+      layings: [],
       batches: [],
       leave: null,
       keep: null,
       allCoatsLaid: false
     };
-  const plans = coatPlans(job, knowledge.house, knowledge.coverage);
-  const bays = state.coats.flatMap((c) => liveBays(coatCard(job, c.coat) ?? card, job, c, state, climate, nowMs));
-  const coats = liveCoats(job, state, bays, climate, knowledge, nowMs, plans);
+  const plans = planned ?? coatPlans(job, knowledge.house, knowledge.coverage);
+  const layings = state.coats.flatMap((c) => liveLayings(coatCard(job, c.coat) ?? card, job, c, state, climate, nowMs));
+  const coats = liveCoats(job, state, layings, climate, knowledge, nowMs, plans);
   const curveOf = dryingCurves(climate);
   const last = coats[coats.length - 1];
   const allCoatsLaid = plans.length > 0 && coats.filter((c) => c.closed).length >= coatCount(job);
@@ -116,8 +120,10 @@ export function liveWork(
   const top = topCard(job) ?? card;
   return {
     coats,
-    bays: bays.map((b) => (b.on ? { ...b, progress: bayProgress(b, coats, job, curveOf, nowMs) } : b)),
-    batches: state.batches.map((b) => liveBatch(coatCard(job, b.coat) ?? card, b, climate, knowledge.house)),
+    layings: layings.map((b) => (b.on ? { ...b, progress: layingProgress(b, coats, job, curveOf, nowMs) } : b)),
+    batches: state.batches.map((b) =>
+      liveBatch(coatCard(job, coatOfBatch(b, job.part) ?? 0) ?? card, b, climate, knowledge.house)
+    ),
     leave: served ? leavePlan(top, served, knowledge.house) : null,
     keep: served ? keepPlan(job, top, served.laidToMs, knowledge.house) : null,
     allCoatsLaid
@@ -127,7 +133,7 @@ export function liveWork(
 function liveCoats(
   job: PartJob,
   state: WorkState,
-  bays: readonly LiveBay[],
+  layings: readonly LiveLaying[],
   climate: SiteClimate,
   knowledge: Knowledge,
   nowMs: number,
@@ -167,7 +173,7 @@ function liveCoats(
     const progress = classTraits(card.class).cures
       ? progressBetween(curve, toMs, nowMs, d.recoatRef, d.speed * kappa(d).p50)
       : Math.min(1, (nowMs - toMs) / (d.recoatRef * HOUR_MS));
-    const facts = wetFacts(job, d, bays);
+    const facts = wetFacts(job, d, layings);
     out.push({
       ...times,
       number: c.coat,
@@ -197,18 +203,18 @@ function dryingCurves({ hours, startMs }: SiteClimate): (card: ProductCard) => D
 }
 
 /** How far one laying has dried by itself, in the air since it was wiped or laid off, as its coat dries. */
-function bayProgress(
-  bay: LiveBay,
+function layingProgress(
+  laying: LiveLaying,
   coats: readonly LiveCoat[],
   job: PartJob,
   curveOf: ReturnType<typeof dryingCurves>,
   nowMs: number
 ): number {
-  const coat = coats.find((c) => c.number === bay.coat);
-  const card = coatCard(job, bay.coat);
-  if (!coat || !card || bay.end === 'will stay tacky') return 0;
+  const coat = coats.find((c) => c.number === laying.coat);
+  const card = coatCard(job, laying.coat);
+  if (!coat || !card || laying.end === 'will stay tacky') return 0;
   const { cures, mustBeWiped } = classTraits(card.class);
-  const fromMs = bay.wipedAtMs ?? (mustBeWiped ? undefined : bay.spreadAtMs);
+  const fromMs = laying.wipedAtMs ?? (mustBeWiped ? undefined : laying.spreadAtMs);
   if (fromMs === undefined) return 0;
   const recoatRef = cardHours(card, 'recoatOpens')!;
   if (!cures) return Math.min(1, (nowMs - fromMs) / (recoatRef * HOUR_MS));
@@ -220,9 +226,9 @@ function bayProgress(
 function wetFacts(
   job: PartJob,
   { card, state: coat, film, wet }: CoatDrying,
-  bays: readonly LiveBay[]
+  layings: readonly LiveLaying[]
 ): Pick<LiveCoat, 'wet' | 'wipedLate' | 'standing' | 'willStayTacky' | 'waitsFor'> {
-  const which = (end: BayEnd) => bays.filter((b) => b.coat === coat.coat && b.end === end).map((b) => b.bay);
+  const which = (end: LayingEnd) => layings.filter((b) => b.coat === coat.coat && b.end === end).map((b) => b.laying);
   const [wipedLate, standing] = [which('wiped late'), which('will stay tacky')];
   const { mustBeWiped, cures } = classTraits(card.class);
   const thick = mustBeWiped && cures && coat.closedAtMs !== undefined && film > STANDING_FILM_RATIO;
@@ -244,17 +250,17 @@ const feltNextMorning = ({ site }: PartJob, coat: CoatState, sinceMs: number): b
       localDate(t.atMs, site.timeZone) > localDate(sinceMs, site.timeZone)
   );
 
-function liveBays(
+function liveLayings(
   card: ProductCard,
   job: PartJob,
   coat: CoatState,
   { daysClosedAtMs }: Pick<WorkState, 'daysClosedAtMs'>,
   climate: SiteClimate,
   nowMs: number
-): LiveBay[] {
+): LiveLaying[] {
   const spec = coatSpec(job.finish!, coat.coat);
   const closings = [...daysClosedAtMs, ...(coat.closedAtMs === undefined ? [] : [coat.closedAtMs])];
-  return coat.bays.map(({ bay, batch, on, spreadAtMs, wipedAtMs }) => {
+  return coat.layings.map(({ laying, batch, on, bay, spreadAtMs, wipedAtMs }) => {
     const hour = siteHourAt(climate, spreadAtMs);
     const dwell = hour ? dwellMinutes(card, spec.method, hour, spec.dwellMinutes) : { min: undefined };
     const { wipeByMs, standsAtMs } = dwellClock(spreadAtMs, card, spec.method, climate);
@@ -262,16 +268,17 @@ function liveBays(
     const leftAtMs = left.length ? Math.min(...left) : undefined;
     return {
       coat: coat.coat,
-      bay,
+      laying,
       batch,
       ...(on && { on }),
+      bay,
       spreadAtMs,
       wipeFromMs:
         classTraits(card.class).mustBeWiped && dwell.min !== undefined ? spreadAtMs + dwell.min * MINUTE_MS : null,
       wipeByMs,
       standsAtMs,
       wipedAtMs,
-      end: bayEnd({ wipedAtMs, leftAtMs, wipeByMs, standsAtMs }, card, nowMs)
+      end: layingEnd({ wipedAtMs, leftAtMs, wipeByMs, standsAtMs }, card, nowMs)
     };
   });
 }

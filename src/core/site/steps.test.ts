@@ -19,7 +19,7 @@ const mix = (batch: string, coat: number, minutes: number) =>
     'batch.mixed',
     {
       batch,
-      coat,
+      for: [{ part: 'first', coat }],
       components: [
         { role: 'oil', litres: 1.25, lot: 'a' },
         { role: 'hardener', litres: 0.25, lot: 'b' }
@@ -46,11 +46,11 @@ describe('what to do next', () => {
       mix('A', 1, -30),
       made('batch.stirred', { batch: 'A' }, -27),
       made('coat.opened', { coat: 1 }, -25),
-      made('bay.spread', { coat: 1, bay: 1 }, -25)
+      made('laying.spread', { coat: 1, laying: 1 }, -25)
     ];
     expect(kinds(floorJob(), events)).toEqual(['wipe', 'spread', 'close coat (bay 1 is still open)', 'close day']);
     expect(stepsOf(floorJob(), events).at(-1)!.warn).toBe('bay 1 is still open: left so, it will stay tacky');
-    expect(stepsOf(floorJob(), events).find((s) => s.kind === 'spread')).toMatchObject({ bay: 2, batch: 'A' });
+    expect(stepsOf(floorJob(), events).find((s) => s.kind === 'spread')).toMatchObject({ laying: 2, batch: 'A' });
   });
   it.each([
     [1, '1 rag is not made safe'],

@@ -5,9 +5,9 @@ import { localDate } from '../calendar';
 import { counted } from '../units';
 import { coatCard, coatCount, finishCard } from '../document';
 import type { PartJob, Taken } from '../document';
-import { openBays, ragsNotSafe, ragsUnaccounted, type WorkState } from '../log';
-import type { BayEnd } from './dwell-clock';
-import { faceBoard, namesFaces, wanting } from './face-board';
+import { batchesFor, openLayings, ragsNotSafe, ragsUnaccounted, type WorkState } from '../log';
+import type { LayingEnd } from './dwell-clock';
+import { faceBoard, missing, namesFaces, wanting } from './face-board';
 import type { LiveCoat, LiveWork } from './live';
 
 /**
@@ -18,14 +18,16 @@ export type Step = { closed?: string; warn?: string } & (
   | {
       kind: 'wipe';
       coat: number;
-      bay: number;
+      laying: number;
       /** The faces of pieces it went on, where it names them. */
       on?: Taken[];
+      /** Only a stretch of them. */
+      bay: boolean;
       fromMs: number | null;
       byMs: number | null;
       spreadAtMs: number;
       left: boolean;
-      end: BayEnd;
+      end: LayingEnd;
     }
   /** `vessel` 1 or 2 of a mix with hardener; absent for one that is only stirred. */
   | { kind: 'stir'; batch: string; fromMs: number; untilMs: number; vessel?: 1 | 2 }
@@ -33,18 +35,18 @@ export type Step = { closed?: string; warn?: string } & (
   | {
       kind: 'spread';
       coat: number;
-      bay: number;
+      laying: number;
       batch?: string;
       early: boolean;
-      /** It goes on faces of pieces, which are picked; else on a stretch, counted from 1. */
+      /** It goes on faces of pieces, which are picked; else on a stretch of the one there is, counted from 1. */
       onFaces?: boolean;
       /** The house tests with the thumb before the next coat, and nobody has since it opened. */
       untested?: boolean;
     }
-  | { kind: 'close coat'; coat: number; bays: number }
+  | { kind: 'close coat'; coat: number; layings: number }
   | { kind: 'wait'; coat: number; next: number; span: Span; progress: number }
   /** Oil stood on a coat: it comes off before anything else goes on. */
-  | { kind: 'remedy'; coat: number; bays: number[]; stain: boolean }
+  | { kind: 'remedy'; coat: number; layings: number[]; stain: boolean }
   /** A thumb's test is owed on a morning after a late wipe or a remedy. */
   | { kind: 'morning test'; coat: number }
   | { kind: 'rags'; out: number }
@@ -87,15 +89,16 @@ export function nextSteps(
         untilMs: b.stirUntilMs,
         ...(b.components.some((c) => c.role === 'hardener') && { vessel: b.pouredAtMs === undefined ? 1 : 2 })
       });
-  const open = live.bays
+  const open = live.layings
     .filter((b) => b.wipedAtMs === undefined)
     .sort((a, b) => (a.wipeByMs ?? a.spreadAtMs) - (b.wipeByMs ?? b.spreadAtMs));
   for (const b of open)
     out.push({
       kind: 'wipe',
       coat: b.coat,
-      bay: b.bay,
+      laying: b.laying,
       ...(b.on && { on: b.on }),
+      bay: b.bay,
       fromMs: b.wipeFromMs,
       byMs: b.wipeByMs,
       spreadAtMs: b.spreadAtMs,
@@ -123,15 +126,17 @@ function dayCloses(parts: readonly Worked[], state: WorkState, today: string): P
   if (rags > 0) return { closed: ragsNotSafe(rags) };
   const { timeZone } = parts[0]!.job.site;
   const on = (ms: number | undefined) => ms !== undefined && localDate(ms, timeZone) === today;
-  const bays = parts.flatMap(({ job, live }) => live.bays.map((bay) => ({ ...bay, card: coatCard(job, bay.coat) })));
-  const wiped = bays.find((b) => on(b.wipedAtMs) && b.card?.oxidising);
+  const layings = parts.flatMap(({ job, live }) =>
+    live.layings.map((laying) => ({ ...laying, card: coatCard(job, laying.coat) }))
+  );
+  const wiped = layings.find((b) => on(b.wipedAtMs) && b.card?.oxidising);
   if (wiped && !on(state.ragsCountedAtMs))
     return { closed: `no rags were counted after ${wiped.card!.name} was wiped today` };
-  const open = bays.find((b) => b.wipedAtMs === undefined && b.end !== 'left');
+  const open = layings.find((b) => b.wipedAtMs === undefined && b.end !== 'left');
   if (!open) return {};
   return classTraits(open.card!.class).cures
-    ? { warn: `bay ${open.bay} is still open: left so, it will stay tacky` }
-    : { warn: `bay ${open.bay} is still open: wipe it tomorrow` };
+    ? { warn: `bay ${open.laying} is still open: left so, it will stay tacky` }
+    : { warn: `bay ${open.laying} is still open: wipe it tomorrow` };
 }
 
 function coatSteps(
@@ -173,12 +178,13 @@ function coatSteps(
     if (cures && below.progress < touchDryProgress(under)) closed = `coat ${below.number} is not touch dry`;
     else if (!cures && early) closed = `coat ${below.number} is still soaking in`;
   }
+  const made = new Set(batchesFor(state, { part: job.part, coat: next }).map((b) => b.batch));
   const batch = live.batches.find(
-    (b) => b.coat === next && b.emptiedAtMs === undefined && (b.thickensAtMs ?? Infinity) > nowMs
+    (b) => made.has(b.batch) && b.emptiedAtMs === undefined && (b.thickensAtMs ?? Infinity) > nowMs
   );
   // A coat whose layings name their faces is on everything once none wants it any more.
   const board = faceBoard(job, state, live);
-  const allOn = openCoat?.bays.some((b) => b.on) && wanting(board, next).length === 0;
+  const allOn = openCoat?.layings.some((b) => b.on) && wanting(board, next).length === 0;
   if (!batch && !allOn)
     out.push({
       kind: 'mix',
@@ -191,7 +197,7 @@ function coatSteps(
     out.push({
       kind: 'spread',
       coat: next,
-      bay: (openCoat?.bays.reduce((m, b) => Math.max(m, b.bay), 0) ?? 0) + 1,
+      laying: (openCoat?.layings.reduce((m, b) => Math.max(m, b.laying), 0) ?? 0) + 1,
       batch: batch?.batch,
       early,
       ...(namesFaces(board) && { onFaces: true }),
@@ -204,15 +210,15 @@ function coatSteps(
             ? { closed: `batch ${batch.batch} is not stirred` }
             : {})
     });
-  if (openCoat && openCoat.bays.length > 0) {
-    const bay = openBays(state)[0];
-    const missed = openCoat.bays.some((b) => b.on) ? wanting(board, openCoat.coat).length : 0;
+  if (openCoat && openCoat.layings.length > 0) {
+    const laying = openLayings(state)[0];
+    const missed = openCoat.layings.some((b) => b.on) ? missing(board, openCoat.coat).length : 0;
     out.push({
       kind: 'close coat',
       coat: openCoat.coat,
-      bays: openCoat.bays.length,
+      layings: openCoat.layings.length,
       ...(missed > 0 && { warn: `${counted(missed, 'face has', 'faces have')} not had it` }),
-      ...(bay && closesOpen(live, bay))
+      ...(laying && closesOpen(live, laying))
     });
   }
   return out;
@@ -224,15 +230,15 @@ const owedStep = (job: PartJob, coat: LiveCoat): Step =>
     ? {
         kind: 'remedy',
         coat: coat.number,
-        bays: coat.standing,
+        layings: coat.standing,
         stain: classTraits(coatCard(job, coat.number)!.class).stain
       }
     : { kind: 'morning test', coat: coat.number };
 
 /** A coat closes over an open bay only when its oil is past saving, and says so; else it is wiped first. */
-const closesOpen = (live: LiveWork, bay: { coat: number; bay: number }): Pick<Step, 'closed' | 'warn'> => {
-  const end = live.bays.find((b) => b.coat === bay.coat && b.bay === bay.bay)?.end;
+const closesOpen = (live: LiveWork, laying: { coat: number; laying: number }): Pick<Step, 'closed' | 'warn'> => {
+  const end = live.layings.find((b) => b.coat === laying.coat && b.laying === laying.laying)?.end;
   return end === 'will stay tacky'
-    ? { warn: `bay ${bay.bay} was never wiped: the coat will stay tacky` }
-    : { closed: `bay ${bay.bay} is still open` };
+    ? { warn: `bay ${laying.laying} was never wiped: the coat will stay tacky` }
+    : { closed: `bay ${laying.laying} is still open` };
 };

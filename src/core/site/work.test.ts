@@ -4,7 +4,7 @@ import { card, counterJob, floorJob, knowledge, made, NOW } from '../../../tests
 import { HOUR_MS, MINUTE_MS } from '../units';
 import { deadlines } from './deadlines';
 import { finishedCoats, withOwn, withoutOwn } from '../knowledge';
-import { fold, foldNext, jobStage, openBays, ragsUnaccounted, type WorkEvent } from '../log';
+import { fold, foldNext, jobStage, openLayings, ragsUnaccounted, type WorkEvent } from '../log';
 import { liveWork } from './live';
 import { nextSteps } from './steps';
 import { plan } from '../plan';
@@ -15,7 +15,7 @@ const mixed = (batch: string, minutes: number) =>
     'batch.mixed',
     {
       batch,
-      coat: 1,
+      for: [{ part: 'first', coat: 1 }],
       components: [
         { role: 'oil', litres: 1.25, lot: 'OD-1' },
         { role: 'hardener', litres: 0.25, lot: 'H-1' }
@@ -29,9 +29,9 @@ const morning = (): WorkEvent[] => [
   mixed('A', -68),
   made('batch.stirred', { batch: 'A' }, -64),
   made('coat.opened', { coat: 1 }, -62),
-  made('bay.spread', { coat: 1, bay: 1, batch: 'A' }, -62),
-  made('bay.wiped', { coat: 1, bay: 1 }, -33),
-  made('bay.spread', { coat: 1, bay: 2, batch: 'A' }, -20),
+  made('laying.spread', { coat: 1, laying: 1, batch: 'A' }, -62),
+  made('laying.wiped', { coat: 1, laying: 1 }, -33),
+  made('laying.spread', { coat: 1, laying: 2, batch: 'A' }, -20),
   made('note.added', { text: 'Boards by the desk drink more' }, -18),
   made('rags.safe', { count: 9, how: 'under water in the metal can' }, -12)
 ];
@@ -40,7 +40,7 @@ describe('fold', () => {
   it('is what happened', () => {
     const s = fold(morning());
     expect(s.coats).toHaveLength(1);
-    expect(openBays(s).map((b) => b.bay)).toEqual([2]);
+    expect(openLayings(s).map((b) => b.laying)).toEqual([2]);
     expect(ragsUnaccounted(s)).toBe(5);
     expect(s.batches[0]).toMatchObject({
       batch: 'A',
@@ -60,7 +60,7 @@ describe('fold', () => {
   });
   it('one more at the end is the same as folding anew; one from the past asks for folding anew', () => {
     const events = morning();
-    const late = made('bay.wiped', { coat: 1, bay: 2 }, -1);
+    const late = made('laying.wiped', { coat: 1, laying: 2 }, -1);
     expect(foldNext(fold(events), events[events.length - 1], late)).toEqual(fold([...events, late]));
     expect(foldNext(fold(events), events[events.length - 1], made('note.added', { text: 'x' }, -69))).toBeNull();
     expect(
@@ -75,8 +75,8 @@ describe('fold', () => {
   it('sets aside what can not be, with the reason, and drops nothing in silence', () => {
     const s = fold([
       ...morning(),
-      made('bay.wiped', { coat: 1, bay: 7 }, -3),
-      made('bay.spread', { coat: 1, bay: 1 }, -3),
+      made('laying.wiped', { coat: 1, laying: 7 }, -3),
+      made('laying.spread', { coat: 1, laying: 1 }, -3),
       made('coat.closed', { coat: 3, usedL: 1, guessed: false }, -2),
       made('batch.stirred', { batch: 'Z' }, -2),
       made('rags.safe', { count: 9, how: 'under water in the metal can' }, -2),
@@ -119,7 +119,7 @@ describe('the work as it stands', () => {
   const live = liveWork(job, fold(morning()), climate, knowledge, NOW);
 
   it('gives each bay its wipe-by at the floor’s temperature', () => {
-    const two = live.bays.find((b) => b.bay === 2)!;
+    const two = live.layings.find((b) => b.laying === 2)!;
     const minutes = (two.wipeByMs! - two.spreadAtMs) / MINUTE_MS;
     expect(minutes).toBeGreaterThan(40);
     expect(minutes).toBeLessThan(50);
@@ -134,7 +134,7 @@ describe('the work as it stands', () => {
   it('puts the soonest first and every deadline in facts', () => {
     const list = deadlines('j', job, fold(morning()), live, null, NOW);
     expect(list.map((d) => d.kind)).toContain('rags');
-    expect(list[0]).toMatchObject({ kind: 'wipe', bay: 2 });
+    expect(list[0]).toMatchObject({ kind: 'wipe', laying: 2 });
     for (let i = 1; i < list.length; i++) expect(list[i]!.atMs).toBeGreaterThanOrEqual(list[i - 1]!.atMs);
   });
   it('an unwiped bay past its time stays the first deadline', () => {
@@ -154,23 +154,27 @@ describe('the work as it stands', () => {
 describe('late and standing oil are facts', () => {
   const job = counterJob();
   const climate = siteClimate(job, null, { startMs: NOW - 240 * HOUR_MS, hours: 600 });
-  const spread = [made('coat.opened', { coat: 1 }, -3000), made('bay.spread', { coat: 1, bay: 1 }, -3000)];
-  const wiped = (after: number) => made('bay.wiped', { coat: 1, bay: 1 }, -3000 + after);
+  const spread = [made('coat.opened', { coat: 1 }, -3000), made('laying.spread', { coat: 1, laying: 1 }, -3000)];
+  const wiped = (after: number) => made('laying.wiped', { coat: 1, laying: 1 }, -3000 + after);
   const closed = made('coat.closed', { coat: 1, usedL: 0.3, guessed: false }, -2900);
   const at = (nowMs: number, ...more: WorkEvent[]) => {
     const state = fold([...spread, ...more]);
     const live = liveWork(job, state, climate, knowledge, nowMs);
-    return { state, live, bay: live.bays[0]!, coat: live.coats[0]!, steps: nextSteps(job, state, live, nowMs) };
+    return { state, live, laying: live.layings[0]!, coat: live.coats[0]!, steps: nextSteps(job, state, live, nowMs) };
   };
   const minute = (n: number) => NOW + (-3000 + n) * MINUTE_MS;
-  const byMs = at(minute(1)).bay.wipeByMs!;
+  const byMs = at(minute(1)).laying.wipeByMs!;
   const limit = (byMs - minute(0)) / MINUTE_MS;
 
   it('is open, then overdue, then past saving; wiped meanwhile it is wiped, late, or too late', () => {
-    const { standsAtMs } = at(minute(1)).bay;
+    const { standsAtMs } = at(minute(1)).laying;
     expect((standsAtMs! - minute(0)) / (byMs - minute(0))).toBeCloseTo(2, 6);
-    expect([0.5, 1.5, 2.5].map((n) => at(minute(n * limit)).bay.end)).toEqual(['open', 'overdue', 'will stay tacky']);
-    expect([0.5, 1.5, 2.5].map((n) => at(NOW, wiped(n * limit), closed).bay.end)).toEqual([
+    expect([0.5, 1.5, 2.5].map((n) => at(minute(n * limit)).laying.end)).toEqual([
+      'open',
+      'overdue',
+      'will stay tacky'
+    ]);
+    expect([0.5, 1.5, 2.5].map((n) => at(NOW, wiped(n * limit), closed).laying.end)).toEqual([
       'wiped',
       'wiped late',
       'will stay tacky'
@@ -178,7 +182,7 @@ describe('late and standing oil are facts', () => {
   });
   it('still open when the day is closed it will stay tacky, and a coat can be closed over it', () => {
     const left = at(minute(10), made('day.closed', { date: '2027-05-16' }, -2995));
-    expect(left.bay.end).toBe('will stay tacky');
+    expect(left.laying.end).toBe('will stay tacky');
     const stands = at(minute(limit * 3));
     expect(stands.steps.find((s) => s.kind === 'close coat')).toMatchObject({
       warn: expect.stringContaining('will stay tacky')
@@ -194,7 +198,7 @@ describe('late and standing oil are facts', () => {
     const stood = at(NOW, wiped(3 * limit), closed, ...all);
     expect(stood.coat).toMatchObject({ willStayTacky: true, waitsFor: 'remedy', standing: [1] });
     expect([stood.live.leave, stood.live.keep]).toEqual([null, null]);
-    expect(stood.steps[0]).toMatchObject({ kind: 'remedy', coat: 1, bays: [1] });
+    expect(stood.steps[0]).toMatchObject({ kind: 'remedy', coat: 1, layings: [1] });
     expect(deadlines('j', job, stood.state, stood.live, null, NOW).map((d) => d.kind)).toEqual(['remedy']);
     const p = plan(job, climate, knowledge, NOW, at(NOW, wiped(3 * limit), closed).coat);
     expect(p.chosen).toBeNull();
@@ -219,13 +223,13 @@ describe('late and standing oil are facts', () => {
     const day = card('corvane-day');
     const never = { ...job, finish: { ...job.finish!, productId: day.id, coats: undefined }, products: [day] };
     const state = fold([...spread, wiped(5000)]);
-    expect(liveWork(never, state, climate, knowledge, NOW).bays[0]!.end).toBe('wiped');
+    expect(liveWork(never, state, climate, knowledge, NOW).layings[0]!.end).toBe('wiped');
   });
   it('a day is not closed before rags were counted after a self-heating oil was wiped, nor handed over with one loose', () => {
     const today = [
       made('coat.opened', { coat: 1 }, -40),
-      made('bay.spread', { coat: 1, bay: 1 }, -40),
-      made('bay.wiped', { coat: 1, bay: 1 }, -25)
+      made('laying.spread', { coat: 1, laying: 1 }, -40),
+      made('laying.wiped', { coat: 1, laying: 1 }, -25)
     ];
     const closing = (...more: WorkEvent[]) => {
       const state = fold([...today, ...more]);
@@ -248,7 +252,11 @@ describe('late and standing oil are facts', () => {
 
 describe('what was mixed, went on and was left', () => {
   const batch = (litres: number) =>
-    made('batch.mixed', { batch: 'A', coat: 1, components: [{ role: 'oil', litres, lot: '' }] }, -60);
+    made(
+      'batch.mixed',
+      { batch: 'A', for: [{ part: 'first', coat: 1 }], components: [{ role: 'oil', litres, lot: '' }] },
+      -60
+    );
   const closed = (usedL: number) => [
     made('coat.opened', { coat: 1 }, -50),
     made('coat.closed', { coat: 1, usedL, guessed: false }, -10)
@@ -297,7 +305,9 @@ describe('drying that really happened', () => {
     expect(live(coat(1, 20, 0.7)).coats[0]!.willStayTacky).toBe(false);
     expect(live(coat(1, 20, 3)).coats[0]!.willStayTacky).toBe(true);
     const [opened, closed] = coat(1, 20, 0.7);
-    expect(live([opened!, made('bay.spread', { coat: 1, bay: 1 }, -1190), closed!]).coats[0]!.willStayTacky).toBe(true);
+    expect(live([opened!, made('laying.spread', { coat: 1, laying: 1 }, -1190), closed!]).coats[0]!.willStayTacky).toBe(
+      true
+    );
   });
   it('a thick coat dries slower', () =>
     expect(live(coat(1, 20, 1.2)).coats[0]!.progress).toBeLessThan(live(coat(1, 20, 0.6)).coats[0]!.progress));

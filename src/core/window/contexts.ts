@@ -42,7 +42,7 @@ const HORIZON_HOURS = 240;
 /** The frame of a job's contexts. Needs a finish and a coat to lay. */
 export function contextFrame(
   job: PartJob,
-  span: { startMs: number; hours: number },
+  span: { startMs: number; hours: number; toldToMs?: number },
   coats: readonly CoatPlan[],
   knowledge: Knowledge,
   nowMs: number,
@@ -53,13 +53,15 @@ export function contextFrame(
   const fromMs = Math.floor(nowMs / HOUR_MS) * HOUR_MS;
   const endMs = span.startMs + span.hours * HOUR_MS;
   const count = Math.max(0, (endMs - fromMs) / HOUR_MS);
+  // Starts are looked for as far as the forecast tells; past years only carry a sequence on.
+  const toldToMs = Math.min(endMs, span.toldToMs ?? endMs);
   const kappaOf = (productId: string) => kappaFor(knowledge, job, productId);
   const under = onWood && coatCard(job, onWood.number);
   return {
     fromMs,
     shared: {
       work: workHours(openFrom(job, fromMs, endMs, nowMs), fromMs, count),
-      horizonHours: needsWeather(job) ? count : Math.min(count, HORIZON_HOURS),
+      horizonHours: Math.max(0, Math.min(count, needsWeather(job) ? (toldToMs - fromMs) / HOUR_MS : HORIZON_HOURS)),
       rhythm: house.rhythm,
       dayStartsMs: dayStarts(job.site.timeZone, fromMs, endMs)
     },
@@ -93,6 +95,9 @@ export function contextFrame(
       : null
   };
 }
+
+/** The hours of a climate, and how far of them a forecast tells. */
+export const spanOf = ({ startMs, hours, toldToMs }: SiteClimate) => ({ startMs, hours: hours.length, toldToMs });
 
 /** A frame in one member's weather: its hours judged, its drying gathered from the first instant that counts. */
 export function contextIn({ fromMs, shared, coats, wood }: Frame, climate: SiteClimate): SequenceContext {
@@ -131,11 +136,7 @@ export const sequenceContext = (
   knowledge: Knowledge,
   nowMs: number,
   options: Options = {}
-): SequenceContext =>
-  contextIn(
-    contextFrame(job, { startMs: climate.startMs, hours: climate.hours.length }, coats, knowledge, nowMs, options),
-    climate
-  );
+): SequenceContext => contextIn(contextFrame(job, spanOf(climate), coats, knowledge, nowMs, options), climate);
 
 /** What moisture, daylight and the like go by on a job. */
 export const useOf = (job: PartJob) => ({

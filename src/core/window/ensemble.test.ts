@@ -147,8 +147,8 @@ describe('a heater', () => {
 describe('work under way', () => {
   const laid = [
     made('coat.opened', { coat: 1 }, -60 * 20),
-    made('bay.spread', { coat: 1, bay: 1 }, -60 * 20),
-    made('bay.wiped', { coat: 1, bay: 1 }, -60 * 20 + 16),
+    made('laying.spread', { coat: 1, laying: 1 }, -60 * 20),
+    made('laying.wiped', { coat: 1, laying: 1 }, -60 * 20 + 16),
     made('coat.closed', { coat: 1, usedL: 0.3, guessed: false }, -60 * 19)
   ];
   const job = counterJob();

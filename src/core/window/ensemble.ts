@@ -3,13 +3,13 @@ import type { ProductCard } from '../product';
 import { HOUR_MS } from '../units';
 import { addMember, rankStarts, startTally, type RankedStart } from './search';
 import { climateEndMs, type MeasuredHour, type MoistureReading } from '../climate';
-import { WEEKDAYS } from '../calendar';
+import { localDate, WEEKDAYS } from '../calendar';
 import { withFilm } from './sequence';
 import type { SequenceContext } from './sequence-context';
 import { siteClimates } from './job-climate';
 import { coatPlans } from '../coats';
 import { finishCard, jobAtHouse, withSystem } from '../document';
-import { contextFrame, contextIn, type OnWood } from './contexts';
+import { contextFrame, contextIn, spanOf, type OnWood } from './contexts';
 import type { PartJob } from '../document';
 import type { Knowledge } from '../knowledge';
 
@@ -40,8 +40,7 @@ export function* memberContexts(o: Outlook): Generator<SequenceContext> {
   let frame: ReturnType<typeof contextFrame> | null = null;
   for (const climate of siteClimates(job, o.members, o.span, o.measured, o.readings)) {
     if (climateEndMs(climate) <= nowMs) continue;
-    const span = { startMs: climate.startMs, hours: climate.hours.length };
-    frame ??= contextFrame(job, span, coats, knowledge, nowMs, { onWood });
+    frame ??= contextFrame(job, spanOf(climate), coats, knowledge, nowMs, { onWood });
     yield contextIn(frame, climate);
   }
 }
@@ -74,6 +73,8 @@ export interface Help {
   /** The product, where another is meant. */
   product?: string;
   best: RankedStart;
+  /** The days it would open: the first start of each on which half of the forecasts hold. */
+  openDays: number[];
 }
 
 const HEATER_C = 5;
@@ -138,15 +139,27 @@ function variants(o: Outlook, shelf: readonly ProductCard[]): { kind: HelpKind; 
 /** What would help: every change that holds in more forecasts than the best start as things are, or finishes a day sooner. */
 export function whatHelps(o: Outlook, asIs: RankedStart | null, shelf: readonly ProductCard[] = []): Help[] {
   const out = variants(o, shelf).flatMap(({ kind, product, outlook }): Help[] => {
-    const [best] = findStarts(outlook);
-    return best && helpsOver(best, asIs) ? [{ kind, product, best }] : [];
+    const starts = findStarts(outlook);
+    const [best] = starts;
+    return best && helpsOver(best, asIs) ? [{ kind, product, best, openDays: openDays(o, starts) }] : [];
   });
   const thin = thinnerStarts(o);
-  if (thin && helpsOver(thin, asIs)) out.push({ kind: 'thinner coat', best: thin });
+  const [best] = thin;
+  if (best && helpsOver(best, asIs)) out.push({ kind: 'thinner coat', best, openDays: openDays(o, thin) });
   return out.sort((a, b) => b.best.holds - a.best.holds || finishOf(a.best) - finishOf(b.best));
 }
 
 const finishOf = (s: RankedStart): number => s.finish?.p50 ?? Infinity;
+
+/** The first start of each local day on which at least half of the forecasts hold, in their order. */
+function openDays({ document }: Outlook, starts: readonly RankedStart[]): number[] {
+  const first = new Map<string, number>();
+  for (const { startMs, holds, members } of [...starts].sort((a, b) => a.startMs - b.startMs)) {
+    const day = localDate(startMs, document.site.timeZone);
+    if (2 * holds >= members && !first.has(day)) first.set(day, startMs);
+  }
+  return [...first.values()];
+}
 
 /** How much sooner a finish must be to be worth a word: the better part of a day. */
 const SOONER_MS = 20 * HOUR_MS;
@@ -158,12 +171,12 @@ function helpsOver(best: RankedStart, asIs: RankedStart | null): boolean {
   return more >= Math.max(1, asIs.members / 15) || (more >= 0 && finishOf(asIs) - finishOf(best) >= SOONER_MS);
 }
 
-function thinnerStarts(o: Outlook): RankedStart | null {
+function thinnerStarts(o: Outlook): RankedStart[] {
   let tally: ReturnType<typeof startTally> | null = null;
   for (const ctx of memberContexts(o)) {
     const thin = withFilm(ctx, THINNER);
     tally ??= startTally(thin);
     addMember(tally, thin);
   }
-  return (tally && rankStarts(tally)[0]) ?? null;
+  return tally ? rankStarts(tally) : [];
 }

@@ -1,7 +1,8 @@
 export { firstStart, judgedHours, sequenceContext } from './contexts';
 export { findStarts, type Help, memberContexts, type Outlook, whatHelps } from './ensemble';
-export { climateSpan, moistureRead, needsWeather, SHUT_AIR_CHANGES, siteClimate } from './job-climate';
-export { type MonthOutlook, monthsOutlook } from './months';
+export { climateSpan, moistureRead, needsWeather, sharedClimates, SHUT_AIR_CHANGES, siteClimate } from './job-climate';
+export { type MonthOdds, monthsOdds, nextLikelyMonth } from './odds';
+export { hoursBeyond, sequenceHours } from './reach';
 export {
   addMember,
   type HourShare,
@@ -11,7 +12,8 @@ export {
   rankStart,
   rankStarts,
   searchStarts,
-  startTally
+  startTally,
+  type Stopper
 } from './search';
 export { simulateStart } from './sequence';
 export type { SequenceContext, SequenceOutcome, SimulatedCoat } from './sequence-context';

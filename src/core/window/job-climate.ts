@@ -33,6 +33,24 @@ export const siteClimate = (
 ): SiteClimate | null => siteClimates(job, weather && [weather], span, measured, readings).next().value ?? null;
 
 /**
+ * The climates of the parts of one job under one weather: parts that are worked in the same air, on like boards with the same
+ * readings, have one climate.
+ */
+export function sharedClimates(weather: WeatherSeries | null, span: { startMs: number; hours: number }) {
+  const known = new Map<string, SiteClimate | null>();
+  return (
+    job: PartJob,
+    measured: readonly MeasuredHour[],
+    readings: readonly MoistureReading[]
+  ): SiteClimate | null => {
+    const key = JSON.stringify([job.site, boardOf(job), measured.length, readings]);
+    const climate = known.get(key) ?? siteClimate(job, weather, span, measured, readings);
+    known.set(key, climate);
+    return climate;
+  };
+}
+
+/**
  * The climate at a job in every member of a forecast, the control first, each worked out when it is asked for; a held room
  * has one. Hours before the issue are the same in all members and are worked out once. None without the weather it needs.
  */

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { memberContexts, monthsOutlook } from '$core/window';
+import { memberContexts } from '$core/window';
 import { hourShares } from '$core/window';
 import { DAY_MS, HOUR_MS } from '$core/units';
 import { writeHours } from '$formats/hours-csv';
 import { deckJob, knowledge, NOW } from '../../../tests/fixtures';
-import { deskEnsemble, weatherHour } from '../../stand-ins/weather-desk';
+import { deskEnsemble } from '../../stand-ins/weather-desk';
 import { airBands, rainSpells } from './air-bands';
 
 const document = deckJob();
@@ -36,31 +36,4 @@ describe('what is drawn of an ensemble', () => {
     expect(lines[0]).toMatch(/^time_utc,air_temperature_C,/);
     expect(lines[20]!.split(',').slice(8, 10)).toEqual([String(shares[19]!.open), '9']);
   });
-});
-
-describe('the months of a typical year', () => {
-  const startMs = Date.UTC(2001, 0, 1);
-  const year = {
-    startMs,
-    issuedMs: startMs,
-    source: 'y',
-    hours: Array.from({ length: 8760 }, (_, i) =>
-      weatherHour(startMs + i * HOUR_MS, { latitudeDeg: 55, longitudeDeg: 5 })
-    )
-  };
-  it('summer has more good days than winter, shares are shares', () => {
-    const months = monthsOutlook(document, year, {
-      ...knowledge,
-      house: { ...knowledge.house, mcPercent: { ...knowledge.house.mcPercent, outdoor: { min: 0, max: 18 } } }
-    })!;
-    expect(months).toHaveLength(12);
-    for (const m of months) {
-      expect(m.goodDaysShare).toBeGreaterThanOrEqual(0);
-      expect(m.goodDaysShare).toBeLessThanOrEqual(1);
-    }
-    const good = (...of: number[]) => of.reduce((s, m) => s + months[m - 1]!.openHoursPerWeek, 0);
-    expect(good(6, 7, 8)).toBeGreaterThan(good(12, 1, 2));
-  });
-  it('is nothing for a job without a finish', () =>
-    expect(monthsOutlook({ ...document, finish: undefined }, year, knowledge)).toBeNull());
 });

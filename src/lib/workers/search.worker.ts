@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { compareSystems, type SystemFigures } from '../../core/choose';
-import { memberContexts, whatHelps, type Help, type Outlook } from '../../core/window';
+import { memberContexts, monthsOdds, whatHelps, type Help, type MonthOdds, type Outlook } from '../../core/window';
 import type { ProductCard } from '../../core/product';
 import {
   addMember,
@@ -63,6 +63,12 @@ const search = {
   /** What would help, worked out whole. */
   helps: (sent: SentOutlook, asIs: RankedStart | null, shelf: readonly ProductCard[]): Help[] =>
     whatHelps(received(sent), asIs, shelf),
+  /** The odds of the months for a part's first coat, counted on past years as the server tells them. */
+  months: (
+    { document, knowledge }: Pick<Outlook, 'document' | 'knowledge'>,
+    past: { typical: boolean; text: string }
+  ): MonthOdds[] | null =>
+    monthsOdds(document, { series: readWeather(past.text)[0]!, typical: past.typical }, knowledge),
   /** Systems worked out to be held against each other. */
   compare: (...args: Parameters<typeof compareSystems>): SystemFigures[] => compareSystems(...args)
 };

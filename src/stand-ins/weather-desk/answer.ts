@@ -1,6 +1,6 @@
 import { writeCoverage } from '../../formats/coverage-json';
 import { HOUR_MS } from '../../core/units';
-import { DESK_DAYS_AHEAD, deskEnsemble, SCENARIO_NAMES } from './weather';
+import { DESK_ARCHIVE_DAYS_BEHIND, DESK_DAYS_AHEAD, deskArchive, deskEnsemble, SCENARIO_NAMES } from './weather';
 
 export type DeskAnswer =
   { status: 200; body: ReturnType<typeof writeCoverage> } | { status: 400; body: { problem: string } };
@@ -14,7 +14,8 @@ export function placeOf(coords: string | null): { latitudeDeg: number; longitude
 const ISSUE_EVERY_MS = 6 * HOUR_MS;
 
 /**
- * Answers a position query: `coords=POINT(lon lat)` and optionally `datetime=from/to` (UTC) and `scenario`. Forecasts are
+ * Answers a position query: `coords=POINT(lon lat)` and optionally `datetime=from/to` (UTC) and `scenario`, or `archive` for what
+ * has come to pass, twelve years at most. Forecasts are
  * issued every six hours with all their members; the answer depends on nothing but place, issue, span and scenario.
  */
 export function answerPosition(query: URLSearchParams, nowMs: number): DeskAnswer {
@@ -33,6 +34,12 @@ export function answerPosition(query: URLSearchParams, nowMs: number): DeskAnswe
         problem: 'datetime must be from/to, such as 2027-05-18T00:00:00Z/2027-05-28T00:00:00Z'
       }
     };
+  if (query.has('archive')) {
+    const series = deskArchive(place, issuedMs, fromMs, toMs);
+    return series.hours.length
+      ? { status: 200, body: writeCoverage([series], place) }
+      : { status: 400, body: { problem: `an archive ends ${DESK_ARCHIVE_DAYS_BEHIND} days before now` } };
+  }
   const scenario = SCENARIO_NAMES.find((n) => n === query.get('scenario'));
   if (query.has('scenario') && !scenario)
     return { status: 400, body: { problem: `scenario must be one of ${SCENARIO_NAMES.join(', ')}` } };

@@ -1,5 +1,7 @@
 export {
+  DESK_ARCHIVE_DAYS_BEHIND,
   DESK_DAYS_AHEAD,
+  deskArchive,
   DESK_DAYS_BACK,
   DESK_MEMBERS,
   deskEnsemble,

@@ -196,6 +196,24 @@ export function deskSeries(
   };
 }
 
+/** How far behind now the archive ends, and the longest stretch of it in one answer. */
+export const DESK_ARCHIVE_DAYS_BEHIND = 5;
+const ARCHIVE_YEARS = 12;
+
+/** The weather as it was, hour by hour. */
+export function deskArchive(place: Place, issuedMs: number, fromMs: number, toMs: number): WeatherSeries {
+  const hour = (ms: number) => Math.floor(ms / HOUR_MS) * HOUR_MS;
+  const endMs = hour(Math.min(toMs, issuedMs - DESK_ARCHIVE_DAYS_BEHIND * DAY_H * HOUR_MS));
+  const startMs = hour(Math.max(fromMs, endMs - ARCHIVE_YEARS * YEAR_H * HOUR_MS));
+  const count = Math.max(0, (endMs - startMs) / HOUR_MS);
+  return {
+    startMs,
+    hours: Array.from({ length: count }, (_, i) => weatherHour(startMs + i * HOUR_MS, place)),
+    issuedMs,
+    source: 'weather desk'
+  };
+}
+
 /** All members of what the desk answers, the control first: alike until the issue, apart from there on. */
 export const deskEnsemble = (
   place: Place,

@@ -97,6 +97,7 @@ export const DOORS: Keyed<Keyed<Door>> = keyed<Keyed<Door>>({
   '/api/jobs/[id]/commit': keyed({ POST: send('book', SMALL_JSON_BYTES) }),
   '/api/jobs/[id]/events': keyed({ GET: look(), POST: send('log at the desk', EVENTS_BYTES) }),
   '/api/jobs/[id]/forecast': keyed({ GET: look() }),
+  '/api/jobs/[id]/past-years': keyed({ GET: look() }),
   '/api/jobs/[id]/hours.[kind]': keyed({ GET: look() }),
   '/api/jobs/[id]/photos/[photo]': keyed({ GET: look(), PUT: send('take photos', PHOTO_LIMIT_BYTES) }),
   '/api/jobs/[id]/stream': keyed({ GET: look(), HEAD: look() }),

@@ -23,6 +23,13 @@ export const forecast = mysqlTable('forecast', {
   ahead: mediumtext('ahead').notNull()
 });
 
+/** What a weather desk's archive says of a place, its past years hour by hour. */
+export const pastWeather = mysqlTable('past_weather', {
+  placeKey: varchar('place_key', { length: 40 }).primaryKey(),
+  fetchedAt: at('fetched_at').notNull(),
+  weather: mediumtext('weather').notNull()
+});
+
 /** Weather a crew has read from a file for a place: a series that stands in for the desk, or a typical year. */
 export const importedWeather = mysqlTable(
   'imported_weather',

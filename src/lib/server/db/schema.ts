@@ -10,6 +10,7 @@ import {
   mysqlEnum,
   mysqlTable,
   primaryKey,
+  tinyint,
   uniqueIndex,
   varchar
 } from 'drizzle-orm/mysql-core';
@@ -137,6 +138,8 @@ export const workEvent = mysqlTable(
       .notNull()
       .references(() => job.id),
     at: at('at').notNull(),
+    /** The version it was written in; what came before versions is of the first. */
+    version: tinyint('version').notNull().default(1),
     type: varchar('type', { length: 40 }).notNull(),
     data: jsonDocument<NewEvent['data']>('data').notNull(),
     device: varchar('device', { length: 60 }).notNull(),

@@ -27,7 +27,7 @@ const tin = (lot: string, of: 'kit' | 'oil' | 'hardener' = 'kit') => ({
 const mix = (batch: string, ...lots: string[]) =>
   phoneEvent('batch.mixed', {
     batch,
-    coat: 1,
+    for: [{ part: 'first', coat: 1 }],
     components: lots.map((lot, i) => ({ role: i ? ('hardener' as const) : ('oil' as const), litres: 0.1, lot }))
   });
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';

@@ -87,7 +87,7 @@ describe('a log with entries that can’t be read', () => {
     const good = phoneEvent('rags.out', { count: 2 });
     await appendEvents(conn.db, crew.crewId, id, [good], who, NOW);
     const odd: [string, unknown][] = [
-      ['batch.mixed', { batch: 'A', coat: 1, components: [] }],
+      ['batch.mixed', { batch: 'A', for: [{ part: 'first', coat: 1 }], components: [] }],
       ['prep.done', { surface: 'constructor', step: 'prototype' }],
       ['no.such', {}],
       ['rags.out', null]

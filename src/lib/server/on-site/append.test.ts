@@ -62,11 +62,11 @@ describe('appending', () => {
     const receipts = await post(
       phoneEvent('note.added', { text: 'soon' }, NOW + FUTURE_TOLERANCE_MS - 1000),
       phoneEvent('note.added', { text: 'tomorrow' }, NOW + FUTURE_TOLERANCE_MS + 1000),
-      phoneEvent('bay.wiped', { coat: 1, bay: 1 }, NOW - 1000),
-      phoneEvent('bay.spread', { coat: 1, bay: 1 }, NOW - 60_000)
+      phoneEvent('laying.wiped', { coat: 1, laying: 1 }, NOW - 1000),
+      phoneEvent('laying.spread', { coat: 1, laying: 1 }, NOW - 60_000)
     );
     expect(receipts!.map((r) => r.outcome)).toEqual(['stored', 'refused', 'stored', 'stored']);
-    expect(fold(await eventsOf(conn.db, jobId)).coats[0]!.bays[0]!.wipedAtMs).toBe(NOW - 1000);
+    expect(fold(await eventsOf(conn.db, jobId)).coats[0]!.layings[0]!.wipedAtMs).toBe(NOW - 1000);
   });
 
   it('refuses events for another crew’s job', async () => {

@@ -1,6 +1,6 @@
 import { error as refusal } from '@sveltejs/kit';
 import { eq, inArray } from 'drizzle-orm';
-import { fold, ragsNotSafe, ragsUnaccounted, type NewEvent, type WorkEvent } from '../../../core/log';
+import { fold, partsNamed, ragsNotSafe, ragsUnaccounted, type NewEvent, type WorkEvent } from '../../../core/log';
 import { samePairCode } from '../../../core/mix';
 import { canonicalJson } from '../canonical-json';
 import type { FieldProblem } from '../../../formats/validate/validate';
@@ -11,7 +11,7 @@ import { standing } from '../jobs/jobs';
 import { lockJob } from '../jobs/reading';
 import { learnFrom } from '../learning/finished';
 import { lockTins, moveStock } from '../stock/draw';
-import { readLog } from '../work-log/log';
+import { asKept, readLog } from '../work-log/log';
 
 /** What became of one posted event. Known ones were here already: posting twice is harmless. */
 export type Receipt =
@@ -57,6 +57,7 @@ export function appendEvents(
         id: e.id,
         jobId: locked.id,
         at: new Date(e.at),
+        version: e.v,
         type: e.type,
         data: e.data,
         device: e.device,
@@ -93,7 +94,7 @@ async function knownIds(tx: Tx, events: readonly NewEvent[]): Promise<Map<string
         events.map((e) => e.id)
       )
     );
-  return new Map(rows.map((r) => [r.id, { jobId: r.jobId, at: r.at.getTime(), type: r.type, data: r.data }]));
+  return new Map(rows.map((r) => [r.id, { jobId: r.jobId, at: r.at.getTime(), ...asKept(r) }]));
 }
 
 function judge(
@@ -120,7 +121,7 @@ function judge(
   }
   if (e.at > nowMs + FUTURE_TOLERANCE_MS)
     return refuse('This lies in the future. Set the clock of the phone and log it again.');
-  if ('part' in e.data && e.data.part !== undefined && !parts.has(e.data.part))
+  if (!partsNamed(e).every((p) => parts.has(p)))
     return refuse('The part it was logged for is no longer in this job: it was joined to another. Log it there.');
   if (e.type === 'day.closed') {
     const out = ragsUnaccounted(fold(log));

@@ -25,7 +25,7 @@ export async function commitStart(
   nowMs: number,
   desk: Desk
 ): Promise<CommitOutcome> {
-  const { view, outlook } = await readOutlook(db, crewId, job, nowMs, desk);
+  const { view, outlook } = await readOutlook(db, crewId, job, nowMs, desk, startMs);
   const seen = view.parts.find((p) => p.job.part === part);
   if (!seen) return { ok: false, problem: `There is no part “${part}” in this job.` };
   const { plan, climate, knowledge, live } = seen;

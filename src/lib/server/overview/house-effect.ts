@@ -1,5 +1,4 @@
 import { houseRules, type HouseDocument } from '../../../core/house';
-import { hangsOnWeather } from '../../../core/job';
 import { partJobs } from '../../../core/document';
 import { knowledgeOn } from '../../../core/knowledge';
 import { climateSpan, moistureRead, siteClimate } from '../../../core/window';
@@ -11,7 +10,7 @@ import { headsInStages } from '../jobs/lists';
 import { apart, findJobs, noteTrouble } from '../jobs/reading';
 import { knownOf } from './knowledge';
 import { jobWeather } from './overview';
-import { weatherFor } from '../weather/imported';
+import { weatherOf } from '../weather/job-weather';
 import { eventsOfJobs } from '../work-log/log';
 import type { Desk } from '../weather/desk';
 
@@ -48,10 +47,7 @@ export async function houseEffects(
     jobs
       .filter((j) => j.document.parts.some((p) => p.finish) && j.document.surfaces.length > 0)
       .map(async (j): Promise<HouseEffect[]> => {
-        const { site } = j.document;
-        const forecast = hangsOnWeather(j.document)
-          ? await weatherFor(db, crewId, site, nowMs, desk, importedPlaces)
-          : null;
+        const forecast = await weatherOf(db, crewId, j.document, nowMs, desk, importedPlaces);
         try {
           const state = fold(logs.get(j.id) ?? []);
           const span = climateSpan(state, nowMs);

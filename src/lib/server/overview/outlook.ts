@@ -1,11 +1,11 @@
-import { hangsOnWeather, type JobView, type PartView } from '../../../core/job';
+import type { JobView, PartView } from '../../../core/job';
 import { climateSpan, type Outlook } from '../../../core/window';
 import { fold } from '../../../core/log';
 import type { Db } from '../db/connect';
 import type { JobRow } from '../jobs/reading';
 import { measuredHours } from '../sensors/readings';
 import type { Forecast } from '../weather/forecasts';
-import { weatherFor } from '../weather/imported';
+import { weatherOf } from '../weather/job-weather';
 import { eventsOf } from '../work-log/log';
 import { knownOf } from './knowledge';
 import { outlookOf, viewJob } from './overview';
@@ -24,12 +24,14 @@ export async function readOutlook(
   crewId: string,
   { id, document }: Pick<JobRow, 'id' | 'document'>,
   nowMs: number,
-  desk: Desk
+  desk: Desk,
+  /** When its coats may begin, where that is not now. */
+  from?: number | 'any start'
 ): Promise<JobOutlook> {
   const [events, { knowledge, sensors, importedPlaces }] = await Promise.all([eventsOf(db, id), knownOf(db, crewId)]);
   const span = climateSpan(fold(events), nowMs);
   const [forecast, measured] = await Promise.all([
-    hangsOnWeather(document) ? weatherFor(db, crewId, document.site, nowMs, desk, importedPlaces) : null,
+    weatherOf(db, crewId, document, nowMs, desk, importedPlaces, from),
     sensors ? measuredHours(db, id, span.startMs) : []
   ]);
   const view = viewJob(id, document, events, forecast?.series ?? null, knowledge, nowMs, measured);

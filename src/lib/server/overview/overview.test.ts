@@ -66,7 +66,7 @@ describe('the rail', () => {
       id,
       phoneEvent('rags.out', { count: 3 }),
       phoneEvent('coat.opened', { coat: 1 }, NOW - 60_000),
-      phoneEvent('bay.spread', { coat: 1, bay: 1 }, NOW - 60_000)
+      phoneEvent('laying.spread', { coat: 1, laying: 1 }, NOW - 60_000)
     );
     const [line] = (await rail(c.crewId)).lines;
     expect(line!.stage).toBe('working');
@@ -90,7 +90,7 @@ describe('the rail', () => {
     await c.log(
       wet,
       phoneEvent('coat.opened', { coat: 1 }, NOW - 60_000),
-      phoneEvent('bay.spread', { coat: 1, bay: 1 }, NOW - 60_000)
+      phoneEvent('laying.spread', { coat: 1, laying: 1 }, NOW - 60_000)
     );
     expect((await rail(c.crewId)).lines[0]!.id).toBe(wet);
   });
@@ -176,7 +176,7 @@ describe('the demo world', () => {
     });
     const { lines } = await rail(crewId);
     expect(lines[0]!.title).toBe('Reading room floor');
-    expect(lines[0]!.deadlines[0]).toMatchObject({ kind: 'wipe', bay: 3 });
+    expect(lines[0]!.deadlines[0]).toMatchObject({ kind: 'wipe', laying: 3 });
   });
   it('refuses a world that does not fit, by its file', async () => {
     const world = { ...readDemoWorld(), cards: [{ id: 'x' }], jobs: [] };

@@ -1,6 +1,6 @@
 import { hangsOnWeather, type PartView } from '../../../core/job';
 import { coatCount } from '../../../core/document';
-import { deadlines, type Deadline, type LiveBay, type LiveCoat } from '../../../core/site';
+import { deadlines, type Deadline, type LiveLaying, type LiveCoat } from '../../../core/site';
 import { judgeBooking, type JudgedBooking } from '../../../core/starts';
 import type { Outlook } from '../../../core/window';
 import { jobStage, type JobStage, type WorkEvent } from '../../../core/log';
@@ -10,7 +10,7 @@ import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
 import { verdictRuns, type VerdictRun } from '../../../core/judge';
 import type { MeasuredHour } from '../../../core/climate';
 import type { SequenceOutcome } from '../../../core/window';
-import { partTitles, takenWords } from '../../../words/part-words';
+import { layingName, partTitles } from '../../../words/part-words';
 import { hourOfDay } from '../../../words/time';
 import type { Db } from '../db/connect';
 import { eventsOfJobs } from '../work-log/log';
@@ -19,7 +19,7 @@ import { headsInStages, type JobHead } from '../jobs/lists';
 import { apart, findJobs, noteTrouble, troubleOf, type JobRow, type Trouble } from '../jobs/reading';
 import { measuredHours } from '../sensors/readings';
 import { forecastFor, isComing, placeKey, type Forecast, type Place } from '../weather/forecasts';
-import { weatherFor } from '../weather/imported';
+import { weatherOf } from '../weather/job-weather';
 import { knownOf } from './knowledge';
 import { outlookOf, viewJob } from './overview';
 import type { Desk } from '../weather/desk';
@@ -49,7 +49,7 @@ export interface JobLine {
   setting: 'indoor' | 'outdoor';
   coats: LiveCoat[];
   coatsWanted: number;
-  bays: LiveBay[];
+  layings: LiveLaying[];
   planned: SequenceOutcome | null;
   runs: VerdictRun[];
   deadlines: Deadline[];
@@ -204,7 +204,7 @@ async function jobLines(db: Db, crewId: string, heads: readonly JobHead[], nowMs
     const place = hangsOnWeather(r.document) ? r.document.site : null;
     const [weather, measured] = isLive(r)
       ? await Promise.all([
-          place && weatherFor(db, crewId, place, nowMs, desk, known.importedPlaces),
+          weatherOf(db, crewId, r.document, nowMs, desk, known.importedPlaces),
           known.sensors ? measuredHours(db, r.id, nowMs - MEASURED_DAYS * DAY_MS) : []
         ])
       : [null, []];
@@ -250,13 +250,13 @@ function partLines(
       setting: job.site.setting,
       coats: live.coats,
       coatsWanted: coatCount(job),
-      bays: live.bays.filter((b) => b.spreadAtMs > nowMs - RAIL_BACK_MS),
+      layings: live.layings.filter((b) => b.spreadAtMs > nowMs - RAIL_BACK_MS),
       planned: live.coats.length && !booked ? null : plan.chosen,
       runs: outdoors ? verdictRuns(plan.hours) : [],
       // Rags are the job's: the first line tells of them.
       deadlines: deadlines(id, job, state, live, plan.chosen, nowMs, booking)
         .filter((d) => i === 0 || d.kind !== 'rags')
-        .map((d) => (d.kind === 'wipe' && d.on ? { ...d, what: takenWords(document, d.on) } : d)),
+        .map((d) => (d.kind === 'wipe' ? { ...d, what: layingName(document, d) } : d)),
       rags: i === 0 ? { out: state.ragsOut, safe: state.ragsSafe } : { out: 0, safe: 0 }
     };
   });

@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { coatCard, FIRST_PART, partJob, type JobDocument } from '../../../core/document';
+import { coatCard, partJob, type JobDocument } from '../../../core/document';
 import type { NewEvent } from '../../../core/log';
 import type { StockTin } from '../../../core/stock';
 import type { Tx } from '../db/connect';
@@ -23,7 +23,9 @@ interface Lot {
 
 /** The lots a batch draws on, blank ones left out. */
 function drawnBy(event: Extract<NewEvent, { type: 'batch.mixed' }>, document: JobDocument): Lot[] {
-  const card = coatCard(partJob(document, event.data.part ?? FIRST_PART), event.data.coat);
+  // The coats of a batch are of one product.
+  const [first] = event.data.for;
+  const card = first && coatCard(partJob(document, first.part), first.coat);
   if (!card) return [];
   const kits = card.packs.some((p) => p.of === 'kit');
   const parts = event.data.components.filter((c) => c.role !== 'thinner');

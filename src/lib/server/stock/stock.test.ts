@@ -33,7 +33,7 @@ describe('the stock', () => {
     const id = await createJob(conn.db, crewId, whole(deckJob()), 'Ines', NOW);
     const mixed = phoneEvent(
       'batch.mixed',
-      { batch: 'A', coat: 1, components: [{ role: 'oil', litres: 3, lot: 'ML-1' }] },
+      { batch: 'A', for: [{ part: 'first', coat: 1 }], components: [{ role: 'oil', litres: 3, lot: 'ML-1' }] },
       NOW - 9e5
     );
     const log = (e: typeof mixed | ReturnType<typeof phoneEvent>) => appendEvents(conn.db, crewId, id, [e], WHO, NOW);
@@ -67,7 +67,7 @@ describe('the stock', () => {
     const batch = (letter: string, lot: string) =>
       phoneEvent('batch.mixed', {
         batch: letter,
-        coat: 1,
+        for: [{ part: 'first', coat: 1 }],
         components: [
           { role: 'oil', litres: 1.25, lot },
           { role: 'hardener', litres: 0.25, lot: 'H-1' }
@@ -88,7 +88,7 @@ describe('the stock', () => {
       [
         phoneEvent('batch.mixed', {
           batch: 'A',
-          coat: 1,
+          for: [{ part: 'first', coat: 1 }],
           components: [{ role: 'oil', litres: 1, lot: 'x' }],
           pairCodes: { oil: 'D7', hardener: 'R2' }
         })

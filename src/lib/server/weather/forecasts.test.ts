@@ -1,9 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { HOUR_MS } from '../../../core/units';
 import { answerPosition } from '../../../stand-ins/weather-desk';
-import { NOW } from '../../../../tests/fixtures';
+import { deckJob, floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { deskDown, nearDesk, testDatabase } from '../../../../tests/server/database';
 import { forecastFor } from './forecasts';
+import { weatherOf } from './job-weather';
+import { pastYearsFor } from './past-years';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;
 beforeAll(async () => {
@@ -78,5 +80,50 @@ describe('forecasts', () => {
         nearDesk(async () => new Response('<html>', { status: 200 }))
       )
     ).toBeNull();
+  });
+});
+
+describe('past years of a place', () => {
+  const crewId = '01970000-0000-7000-8000-00000000c0de';
+  const noFiles = new Set<string>();
+  const archive = (nowMs: number, count: { asked: number }) =>
+    nearDesk(async (query) => {
+      count.asked++;
+      const { status, body } = answerPosition(new URLSearchParams(query), nowMs);
+      return Response.json(body, { status });
+    });
+
+  it('are asked of the archive once, kept, and read again by another process as they were told', async () => {
+    const p = place();
+    const count = { asked: 0 };
+    const told = (await pastYearsFor(conn.db, crewId, p, NOW, archive(NOW, count), noFiles))!;
+    expect(new Date(told.series.startMs).toISOString()).toBe('2017-01-01T00:00:00.000Z');
+    expect(told.series.hours.length).toBeGreaterThan(10 * 365 * 24);
+    for (let i = 0; i < 3; i++) await pastYearsFor(conn.db, crewId, place(), NOW, archive(NOW, count), noFiles);
+    const again = await pastYearsFor(conn.db, crewId, p, NOW + HOUR_MS, deskDown, noFiles);
+    expect(again!.series.hours.slice(0, 500)).toEqual(told.series.hours.slice(0, 500));
+    expect(count.asked).toBe(4);
+  }, 120_000);
+  it('go on after a forecast that the coats of a job outrun, and only then', async () => {
+    const job = whole(deckJob());
+    Object.assign(job.site, place());
+    const count = { asked: 0 };
+    const desk = archive(NOW, count);
+    const short = (await weatherOf(conn.db, crewId, job, NOW, desk, noFiles))!;
+    expect(short.series.toldToMs).toBeUndefined();
+    const long = (await weatherOf(conn.db, crewId, job, NOW, desk, noFiles, 'any start'))!;
+    const told = short.series.hours.length;
+    expect(long.series.toldToMs).toBe(short.series.startMs + told * HOUR_MS);
+    expect(long.series.hours.length).toBeGreaterThan(told + 48);
+    expect(long.members.map((m) => m.years)).toEqual(new Array(30).fill(10));
+    expect(long.series.hours.slice(0, told - 24)).toEqual(short.series.hours.slice(0, told - 24));
+    expect(await weatherOf(conn.db, crewId, whole(floorJob()), NOW, desk, noFiles, 'any start')).toBeNull();
+  }, 60_000);
+  it('without an archive the forecast stands alone', async () => {
+    const job = whole(deckJob());
+    Object.assign(job.site, place());
+    await forecastFor(conn.db, job.site, NOW, archive(NOW, { asked: 0 }));
+    const alone = await weatherOf(conn.db, crewId, job, NOW + 2 * HOUR_MS, deskDown, noFiles, 'any start');
+    expect(alone!.series.toldToMs).toBeUndefined();
   });
 });

@@ -44,11 +44,34 @@ export async function askPosition(
   daysBack: number,
   desk: Desk
 ): Promise<unknown> {
+  return put(queryOf(place, nowMs - daysBack * DAY_MS, nowMs + DAYS_AHEAD * DAY_MS), desk);
+}
+
+/** Asks for past weather of a place, hour by hour as it was: the answer as it came, or null. */
+export const askArchive = (
+  place: { latitudeDeg: number; longitudeDeg: number },
+  fromMs: number,
+  toMs: number,
+  desk: Desk
+): Promise<unknown> => {
+  const query = queryOf(place, fromMs, toMs);
+  query.set('archive', '1');
+  return put(query, desk);
+};
+
+function queryOf(
+  { latitudeDeg, longitudeDeg }: { latitudeDeg: number; longitudeDeg: number },
+  fromMs: number,
+  toMs: number
+): URLSearchParams {
   const iso = (ms: number) => new Date(ms).toISOString();
-  const query = new URLSearchParams({
-    coords: `POINT(${place.longitudeDeg} ${place.latitudeDeg})`,
-    datetime: `${iso(nowMs - daysBack * DAY_MS)}/${iso(nowMs + DAYS_AHEAD * DAY_MS)}`
+  return new URLSearchParams({
+    coords: `POINT(${longitudeDeg} ${latitudeDeg})`,
+    datetime: `${iso(fromMs)}/${iso(toMs)}`
   });
+}
+
+async function put(query: URLSearchParams, desk: Desk): Promise<unknown> {
   const signal = AbortSignal.timeout(PATIENCE_MS);
   const late = new Promise<never>((_, no) => signal.addEventListener('abort', () => no(signal.reason), { once: true }));
   late.catch(() => {});

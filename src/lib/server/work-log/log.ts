@@ -1,5 +1,6 @@
 import { and, asc, eq, gt, inArray } from 'drizzle-orm';
 import type { WorkEvent } from '../../../core/log';
+import { liftEvent } from '../../../formats/lift-event';
 import { checkEvent } from '../../../formats/work-event';
 import type { Db, Tx } from '../db/connect';
 import { workEvent } from '../db/schema';
@@ -26,11 +27,16 @@ export interface Log {
 
 type Row = typeof workEvent.$inferSelect;
 
+/** What a kept row says happened, lifted to the newest version. */
+export function asKept({ version, type, data }: Pick<Row, 'version' | 'type' | 'data'>) {
+  return liftEvent({ ...(version > 1 && { v: version }), type, data }) as { v: number; type: string; data: unknown };
+}
+
 /** Reads rows as the events they are, each checked like one that a stranger sends. */
 function readRows(rows: readonly Row[]): Log {
   const log: Log = { events: [], unreadable: [] };
   for (const r of rows) {
-    const checked = checkEvent({ id: r.id, at: r.at.getTime(), type: r.type, device: r.device, data: r.data });
+    const checked = checkEvent({ id: r.id, at: r.at.getTime(), device: r.device, ...asKept(r) });
     if (checked.ok)
       log.events.push({
         seq: r.seq,

@@ -46,7 +46,7 @@
     </div>
   {:else}
     <ol>
-      {#each rows as r (r.line.key + r.d.kind + ('bay' in r.d ? r.d.bay : '') + ('batch' in r.d ? r.d.batch : ''))}
+      {#each rows as r (r.line.key + r.d.kind + ('laying' in r.d ? r.d.laying : '') + ('batch' in r.d ? r.d.batch : ''))}
         {@const w = deadlineWords(r.d, clock.now, r.line.timeZone, units)}
         <li class="row" class:hot={r === hot && !late(r)} class:over={late(r)} class:rags={r.d.kind === 'rags'}>
           <div class="by">

@@ -17,7 +17,7 @@
   const from = $derived(clock.now - (close ? 1.5 : 4) * HOUR_MS);
   const x = $derived((ms: number) => ((ms - from) / HOUR_MS) * (WIDTH / spanH));
   const s = $derived(lineSegments(line, from + spanH * HOUR_MS));
-  const bays = $derived(line.bays.filter((b) => b.wipeByMs !== null).slice(-5));
+  const layings = $derived(line.layings.filter((b) => b.wipeByMs !== null).slice(-5));
   /** Both ends of a span so close that their hours are set to either side. */
   const near = $derived('span' in deadline && x(deadline.span.p90) - x(deadline.span.p10) < 44);
   const open = $derived(line.rags.out - line.rags.safe);
@@ -43,8 +43,8 @@
       {@const at = Math.ceil(from / HOUR_MS) * HOUR_MS + i * (close ? 1 : 6) * HOUR_MS}
       <path d="M{x(at)} 0V104" stroke="var(--rule)" />
     {/each}
-    {#if close && bays.length}
-      {#each bays as b, i (b.bay)}
+    {#if close && layings.length}
+      {#each layings as b, i (b.laying)}
         {@const y = 8 + i * 18}
         {@const end = b.wipedAtMs ?? b.wipeByMs!}
         <rect x={x(b.spreadAtMs)} {y} width={Math.max(1, x(end) - x(b.spreadAtMs))} height="13" fill="var(--oil-wet)" />
@@ -56,7 +56,9 @@
             fill="url(#g-dry)"
           />{/if}
         <path d="M{x(b.spreadAtMs) + 2} {y + 3.5}H{x(end) - 2}" stroke="var(--oil-gloss)" stroke-width="1.6" />
-        <text x={x(b.spreadAtMs) - 5} y={y + 11} text-anchor="end" style="font-size:12px;font-weight:680">{b.bay}</text>
+        <text x={x(b.spreadAtMs) - 5} y={y + 11} text-anchor="end" style="font-size:12px;font-weight:680"
+          >{b.laying}</text
+        >
         {#if b.wipedAtMs === undefined}<path
             d="M{x(b.wipeByMs!)} {y - 2}v17"
             stroke="var(--stop)"

@@ -1,8 +1,8 @@
 import { getContext, setContext } from 'svelte';
-import { FIRST_PART, partJob, tidyParts, withPartJob, type JobDocument, type PartJob } from '$core/document';
+import { partJob, tidyParts, withPartJob, type JobDocument, type PartJob } from '$core/document';
 import { view, withoutJob } from '$core/job';
 import type { Knowledge } from '$core/knowledge';
-import { eventRow, fold, type EventData, type EventType } from '$core/log';
+import { eventRow, fold, type EventData, type EventSaid, type EventType } from '$core/log';
 import type { WeatherSeries } from '$core/air';
 import type { MeasuredHour } from '$core/climate';
 import type { UnitSystem } from '$core/units';
@@ -197,10 +197,9 @@ export class JobDesk {
   }
 
   /** Logs something that happens now to the part that is looked at, or to the job. Gives its id, for undoing. */
-  write<T extends EventType>(type: T, data: EventData<T>): Promise<string> {
-    const { part } = this.job;
-    const named = eventRow(type).ofPart && part !== FIRST_PART ? ({ part, ...data } as EventData<T>) : data;
-    return this.log.add(type, named);
+  write<T extends EventType>(type: T, data: EventSaid<T>): Promise<string> {
+    const named = eventRow(type).ofPart ? { part: this.job.part, ...data } : data;
+    return this.log.add(type, named as EventData<T>);
   }
 
   get canUndo(): boolean {

@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import { eventRow, type EventData, type EventType, type NewEvent, type WorkEvent } from '$core/log';
+import { EVENT_VERSION, eventRow, type EventData, type EventType, type NewEvent, type WorkEvent } from '$core/log';
 import type { LoggedEvent } from '$lib/server/work-log/log';
 import { clock } from '../clock/clock.svelte';
 import { asWorkEvent, type Outbox } from '../outbox/outbox.svelte';
@@ -88,7 +88,14 @@ export class WorkLog {
 
   async #write<T extends EventType>(type: T, data: EventData<T>): Promise<string> {
     const { deviceId } = await import('../outbox/device-queue');
-    const event = { id: uuidv7(), at: Math.round(clock.read()), device: deviceId(), type, data } as unknown as NewEvent;
+    const event = {
+      id: uuidv7(),
+      at: Math.round(clock.read()),
+      device: deviceId(),
+      v: EVENT_VERSION,
+      type,
+      data
+    } as unknown as NewEvent;
     const { checkEvent } = await import('$formats/work-event');
     const checked = checkEvent(JSON.parse(JSON.stringify(event)));
     if (!checked.ok) {

@@ -42,7 +42,11 @@ describe('the log of a job on a device', () => {
   });
   it('two taps in one breath are one entry; rags are counted at every tap; said again later it is another', async () => {
     const log = new WorkLog('j', outbox(), []);
-    const mixed = { batch: 'A', coat: 1, components: [{ role: 'oil' as const, litres: 1, lot: 'L' }] };
+    const mixed = {
+      batch: 'A',
+      for: [{ part: 'first', coat: 1 }],
+      components: [{ role: 'oil' as const, litres: 1, lot: 'L' }]
+    };
     const [first, second] = await Promise.all([log.add('batch.mixed', mixed), log.add('batch.mixed', mixed)]);
     expect(second).toBe(first);
     await Promise.all([log.add('rags.out', { count: 1 }), log.add('rags.out', { count: 1 })]);

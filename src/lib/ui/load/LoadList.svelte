@@ -1,6 +1,5 @@
 <script lang="ts">
-  import { LOAD_GROUPS, type LoadItem, type LoadVisit } from '$core/load';
-  import { packedKey } from '$core/log';
+  import { isPacked, LOAD_GROUPS, type LoadItem, type LoadVisit } from '$core/load';
   import { grouped } from '$core/units';
   import { clock } from '../clock/clock.svelte';
   import Choice from '../fields/Choice.svelte';
@@ -22,7 +21,7 @@
           .map(upperFirst)
           .join('; ')
   );
-  const packed = (i: LoadItem) => desk.state.load.packed.get(packedKey(visit.index, i.id)) ?? false;
+  const packed = (i: LoadItem) => isPacked(desk.state.load, visit, i.id);
   const from = (i: LoadItem) => desk.state.load.from.get(i.id) ?? i.from;
   const count = $derived(visit.items.filter(packed).length);
   const amount = (i: LoadItem) => `${grouped(String(i.count))}${i.unit ? ` ${i.unit}` : ''}`;
@@ -68,7 +67,7 @@
               aria-checked={packed(i)}
               aria-label="{amount(i)} {i.name}, packed"
               disabled={!desk.mayLogDesk}
-              onclick={() => desk.write('load.packed', { visit: visit.index, item: i.id, packed: !packed(i) })}
+              onclick={() => desk.write('load.packed', { visit: visit.id, item: i.id, packed: !packed(i) })}
             >
               <span class="box" aria-hidden="true">{packed(i) ? '✓' : ''}</span>
               <span class="n fig">{amount(i)}</span>

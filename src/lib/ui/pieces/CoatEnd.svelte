@@ -5,6 +5,7 @@
   const { state }: { state: CellState } = $props();
   const FILL: Readonly<Record<CellState, string>> = {
     'to come': 'var(--sheet)',
+    begun: 'var(--sheet)',
     wet: 'var(--oil-wet)',
     overdue: 'var(--oil-wet)',
     tacky: 'var(--oil-tack)',
@@ -31,7 +32,8 @@
           : 'var(--oil-edge)'}
     stroke-width="1.5"
   />
-  {#if state === 'wet'}<path d="M3 6h11" stroke="var(--oil-gloss)" stroke-width="2.2" />
+  {#if state === 'begun'}<path d="M1.5 17V10h14v7z" fill="var(--oil-dry)" />
+  {:else if state === 'wet'}<path d="M3 6h11" stroke="var(--oil-gloss)" stroke-width="2.2" />
   {:else if state === 'overdue'}<path d="M8.5 4v7M8.5 13v2.4" stroke="var(--stop-fill)" stroke-width="2.4" />
   {:else if state === 'tacky'}<path d="M3 6h3.6M10.4 6H14" stroke="var(--oil-gloss)" stroke-width="2" />
   {:else if state === 'drying'}<path d="M4 6h1.6M11 6h1.6" stroke="var(--oil-gloss)" stroke-width="1.8" />

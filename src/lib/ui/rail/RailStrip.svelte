@@ -18,7 +18,7 @@
   const line = $derived(rail.lines.find((l) => l.id === openJob) ?? rail.lines[0]);
   const segments = $derived(line ? lineSegments(line, from + SPAN_H * HOUR_MS) : null);
   const next = $derived(line?.deadlines[0]);
-  const bays = $derived(line?.bays.filter((b) => b.wipedAtMs === undefined && b.wipeByMs !== null) ?? []);
+  const layings = $derived(line?.layings.filter((b) => b.wipedAtMs === undefined && b.wipeByMs !== null) ?? []);
   const halves = $derived(
     Array.from({ length: 7 }, (_, i) => Math.ceil(from / (HOUR_MS / 2)) * (HOUR_MS / 2) + i * (HOUR_MS / 2))
   );
@@ -36,7 +36,7 @@
       <rect y="20" width={WIDTH} height="18" fill="url(#p-bare)" />
       <Ribbon segments={segments.laid} {x} y={20} height={18} width={WIDTH} />
       <Ribbon segments={segments.planned} {x} y={20} height={18} width={WIDTH} planned />
-      {#each bays as b (b.bay)}
+      {#each layings as b (b.laying)}
         <rect
           x={x(b.spreadAtMs)}
           y="20"
@@ -44,12 +44,13 @@
           height="18"
           fill="var(--oil-wet)"
         />
-        <text x={Math.max(4, x(b.spreadAtMs) + 4)} y="34" style="font-size:13px;font-weight:700;fill:#fff">{b.bay}</text
+        <text x={Math.max(4, x(b.spreadAtMs) + 4)} y="34" style="font-size:13px;font-weight:700;fill:#fff"
+          >{b.laying}</text
         >
         <path d="M{x(b.wipeByMs!)} 14V40" stroke="var(--stop)" stroke-width="2" />
         <rect x={x(b.wipeByMs!)} y="40" width="16" height="12" fill="var(--stop)" />
         <text x={x(b.wipeByMs!) + 8} y="50" text-anchor="middle" style="font-size:11px;font-weight:700;fill:#fff"
-          >{b.bay}</text
+          >{b.laying}</text
         >
       {/each}
       {#each halves as h (h)}

@@ -81,14 +81,14 @@ describe('the spine', () => {
     many.surfaces[0]!.faces[0]!.coats = 5;
     expect(at(seen(many), 'measure').state).toBe('check');
   });
-  it('work shows the open bay, then the rags, then the coats', () => {
+  it('work shows the open laying, then the rags, then the coats', () => {
     const open = [
       made('coat.opened', { coat: 1 }, -30),
-      made('bay.spread', { coat: 1, bay: 3 }, -20),
+      made('laying.spread', { coat: 1, laying: 3 }, -20),
       made('rags.out', { count: 2 }, -30)
     ];
     expect(at(seen(floorJob(), open), 'work')).toMatchObject({ state: 'now', word: 'now, bay 3, coat 1' });
-    expect(at(seen(floorJob(), [...open, made('bay.wiped', { coat: 1, bay: 3 }, -2)]), 'work').word).toBe(
+    expect(at(seen(floorJob(), [...open, made('laying.wiped', { coat: 1, laying: 3 }, -2)]), 'work').word).toBe(
       'now, 2 rags out'
     );
     expect(at(seen(floorJob(), coat(1, -90)), 'work').word).toBe('now, 1 of 2 coats');

@@ -1,7 +1,7 @@
 import { coatCount, finishCard, wholeSurfaceId, type JobDocument, type PartJob } from '$core/document';
 import { stageOf, type PartView } from '$core/job';
 import { lookTally, type LiveWork, type SurfaceSurvey } from '$core/site';
-import { jobStage, openBays, ragsUnaccounted, type JobStage, type WorkState } from '$core/log';
+import { jobStage, openLayings, ragsUnaccounted, type JobStage, type WorkState } from '$core/log';
 import type { Plan } from '$core/plan';
 import { stillToMeasure } from '$core/surface';
 import { UNKNOWN_SPECIES } from '$core/wood';
@@ -143,8 +143,8 @@ function word(id: StationId, seen: Seen): string {
       if (state.coats[0]) return `begun ${dayMonth(state.coats[0].openedAtMs, timeZone)}`;
       return document.startAt ? whenWords(Date.parse(document.startAt), nowMs, timeZone) : 'pick a start';
     case 'work': {
-      const bay = openBays(state)[0];
-      if (bay) return `bay ${bay.bay}, coat ${bay.coat}`;
+      const laying = openLayings(state)[0];
+      if (laying) return `bay ${laying.laying}, coat ${laying.coat}`;
       if (ragsUnaccounted(state)) return `${countedRags(ragsUnaccounted(state))} out`;
       return `${live.coats.filter((c) => c.closed).length} of ${counted(coatCount(document), 'coat', 'coats')}`;
     }

@@ -1,15 +1,21 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import type { ProductCard } from '$core/product';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import { helpWords } from '$words/help-words';
-  import { hourWords } from '$words/time';
+  import { dayShort, hourWords } from '$words/time';
+  import { namedList } from '$core/surface';
   import type { StartFinder } from './start-finder.svelte';
 
-  const { finder }: { finder: StartFinder } = $props();
+  /** What would help; worked out at once, or when it is asked for. */
+  const { finder, atOnce = false }: { finder: StartFinder; atOnce?: boolean } = $props();
   const desk = useJobDesk();
   const when = (ms: number) => hourWords(ms, desk.minuteMs, desk.job.site.timeZone);
   let working = $state(false);
 
+  $effect(() => {
+    if (atOnce && finder.state === 'done' && finder.helps === null && !untrack(() => working)) void look();
+  });
   async function look() {
     working = true;
     let shelf: ProductCard[] = [];
@@ -45,7 +51,9 @@
           <span
             >best start {when(h.best.startMs)}{h.best.members > 1
               ? `, holds in ${h.best.holds} of ${h.best.members}`
-              : ''}{h.best.finish ? `, dry ${when(h.best.finish.p50)}` : ''}</span
+              : ''}{h.best.finish ? `, dry ${when(h.best.finish.p50)}` : ''}{h.openDays.length
+              ? `; opens ${namedList(h.openDays.map((ms) => dayShort(ms, desk.job.site.timeZone)))}`
+              : ''}</span
           >
         </li>
       {/each}

@@ -23,6 +23,10 @@
   const share = $derived(rank ? rank.holds / rank.members : outcome.ok ? 1 : 0);
   const kind = $derived(share >= 0.8 ? 'go' : share > 0 ? 'part' : 'no');
   const gaps = $derived(dryingGaps(outcome, context, lines, desk.id));
+  /** Its coats go on past what the forecast tells. */
+  const beyond = $derived(
+    context.climate.toldToMs !== undefined && (rank?.finish?.p90 ?? outcome.finishMs) > context.climate.toldToMs
+  );
   const visits = $derived(rank?.visits || outcome.visits);
 </script>
 
@@ -43,6 +47,8 @@
       {:else}
         <b>{when(outcome.startMs)} does not work.</b>
       {/if}
+      {#if beyond}To {hourWords(context.climate.toldToMs!, desk.minuteMs, zone)} by the forecast, then by {context
+          .climate.years} past years.{/if}
       {#if outcome.coats.some((c) => c.abradeFirst)}Abrade between coats: a gate shuts before the next open hour.{/if}
     </p>
     {#if rank?.stopper && many}

@@ -1,5 +1,5 @@
 import { proxy } from 'comlink';
-import type { Help } from '$core/window';
+import type { Help, MonthOdds } from '$core/window';
 import type { ProductCard } from '$core/product';
 import type { RankedStart } from '$core/window';
 import { startSearch } from '$lib/workers/search';
@@ -17,6 +17,12 @@ export class StartFinder {
   of = $state(0);
   state = $state<'waiting' | 'searching' | 'stopped' | 'done' | 'failed'>('waiting');
   helps = $state.raw<Help[] | null>(null);
+  /** The odds of the months, once they were asked for. */
+  months = $state.raw<MonthOdds[] | null>(null);
+  monthsState = $state<'waiting' | 'counting' | 'none'>('waiting');
+  /** They were counted on one typical year. */
+  pastTypical = $state(false);
+  #past: { typical: boolean; text: string } | null | undefined;
   #text: string | null | undefined;
   #turn = 0;
   #asked: SentOutlook | null = null;
@@ -36,6 +42,8 @@ export class StartFinder {
     const turn = ++this.#turn;
     this.state = 'searching';
     this.helps = null;
+    this.months = null;
+    this.monthsState = 'waiting';
     try {
       // The worker wakes while the members come.
       startSearch();
@@ -76,6 +84,29 @@ export class StartFinder {
     this.#turn++;
     this.state = 'stopped';
     void startSearch().stop();
+  }
+
+  /** Counts past years for the odds of the months; the past of the place is fetched once. */
+  async findMonths(): Promise<void> {
+    const asked = this.#asked;
+    if (!asked || this.months || this.monthsState === 'counting') return;
+    const turn = this.#turn;
+    this.monthsState = 'counting';
+    try {
+      this.#past ??= await this.#fetchPast();
+      const months = this.#past && (await startSearch().months(asked, this.#past));
+      if (turn !== this.#turn) return;
+      this.months = months;
+      this.pastTypical = this.#past?.typical ?? false;
+      this.monthsState = months ? 'waiting' : 'none';
+    } catch {
+      if (turn === this.#turn) this.monthsState = 'none';
+    }
+  }
+
+  async #fetchPast(): Promise<{ typical: boolean; text: string } | null> {
+    const r = await fetch(`/api/jobs/${this.jobId}/past-years`);
+    return r.status === 200 ? ((await r.json()) as { typical: boolean; text: string }) : null;
   }
 
   /** Works out what would help; null while it is at it. */

@@ -1,5 +1,7 @@
 <script lang="ts">
+  import { batchesFor, type BatchState } from '$core/log';
   import { addsUp } from '$core/mix';
+  import { shareOf } from '$core/site';
   import { parseVolume, showPour, showVolume } from '$core/units';
   import QuantityField from '../fields/QuantityField.svelte';
   import Tick from '../fields/Tick.svelte';
@@ -8,15 +10,26 @@
   const { coat, onclose }: { coat: number; onclose: (eventId?: string) => void } = $props();
   const desk = useJobDesk();
   const planned = $derived(desk.plan.coats.find((c) => c.number === coat));
-  const batches = $derived(desk.state.batches.filter((b) => b.coat === coat));
-  const open = $derived(batches.filter((b) => b.emptiedAtMs === undefined));
-  const heldL = $derived(batches.reduce((s, b) => s + b.totalL, 0));
+  const own = $derived({ part: desk.job.part, coat });
+  const batches = $derived(batchesFor(desk.state, own));
+  /** Coats of other parts that a batch is for and that are not closed: what is left of it is asked for with the last. */
+  const goesOn = (b: BatchState) =>
+    b.for.find(
+      (f) =>
+        f.part !== own.part &&
+        !desk.view.parts.some((p) => p.job.part === f.part && p.live.coats.some((c) => c.number === f.coat && c.closed))
+    );
+  const open = $derived(batches.filter((b) => b.emptiedAtMs === undefined && !goesOn(b)));
   /** What was said to be left, by batch; a batch emptied before has said it. */
   const left = $state<Record<string, number | null>>({});
   const unsaid = $derived(open.find((b) => (left[b.batch] ?? null) === null));
-  const leftL = $derived(batches.reduce((s, b) => s + (b.leftL ?? left[b.batch] ?? 0), 0));
+  const share = $derived(shareOf(batches, own, (b) => left[b.batch] ?? 0));
+  const heldL = $derived(share.heldL);
+  const leftL = $derived(share.leftL);
   let used = $state<number | null>(null);
-  let guessed = $state(false);
+  let guess = $state(false);
+  /** What several coats took of one batch nobody measured one by one. */
+  const guessed = $derived(guess || share.shared);
   const usedL = $derived(used ?? (heldL > 0 && !unsaid ? Math.max(0, heldL - leftL) : null));
   const wrong = $derived(
     usedL !== null && heldL > 0 && !unsaid && !addsUp({ heldL, usedL, leftL })
@@ -79,7 +92,9 @@
   {#if ratio > 2.5 || ratio < 0.3}<p class="mt-1 font-semibold text-check">
       {ratio > 2.5 ? 'Far more' : 'Far less'} than expected. Check the amount; a thick film stays soft.
     </p>{/if}
-  <Tick label="Guessed, not measured" bind:checked={guessed} />
+  {#if share.shared}<p class="mt-1">
+      Batches were shared with other parts: this is a share by the litres planned, and counts as guessed.
+    </p>{:else}<Tick label="Guessed, not measured" bind:checked={guess} />{/if}
   {#if closed}<p class="mt-1 font-semibold text-check" id="close-coat-why">{closed}.</p>{/if}
   <button class="btn glove" disabled={closed !== null} aria-describedby="close-coat-why" onclick={close}
     >Coat {coat} is done</button

@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { batchLetter } from '$core/site';
+  import { batchLetter, sharesBatch } from '$core/site';
   import { coatCard, coatSpec } from '$core/document';
+  import { coatOfBatch } from '$core/log';
   import {
     mixAmounts,
     noBatchText,
@@ -15,6 +16,8 @@
   import { siteHourAt } from '$core/climate';
   import { clock } from '../clock/clock.svelte';
   import TextField from '../fields/TextField.svelte';
+  import Tick from '../fields/Tick.svelte';
+  import { partName } from '$words/part-words';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import type { MixBasis } from '../mix/mix-basis';
   import MixAmounts from '../mix/MixAmounts.svelte';
@@ -26,17 +29,32 @@
   const spec = $derived(coatSpec(desk.job.finish!, coat));
   const planned = $derived(desk.plan.load?.batches.find((b) => b.coat === coat));
   let typed = $state<KnownAmount | null>(null);
+  /** Coats of other parts that lay the same: one batch may be for them too. */
+  const others = $derived(sharesBatch(desk.view.parts, { part: desk.job.part, coat }));
+  let alsoFor = $state<readonly string[]>([]);
+  const sharing = $derived(others.filter((o) => alsoFor.includes(o.part)));
+  const ownL = $derived(desk.plan.coats.find((c) => c.number === coat)?.expectedL ?? 0);
+  /** As planned for this coat, and what the others need, as far as one batch may go. */
+  const proposedL = $derived.by(() => {
+    const alone = planned?.each.totalL || planned?.smallestL || 0.5;
+    return sharing.length
+      ? Math.min(
+          planned?.largestL || Infinity,
+          sharing.reduce((s, o) => s + o.litres, alone)
+        )
+      : alone;
+  });
   let basis = $state<MixBasis | null>(null);
-  const known = $derived<KnownAmount>(
-    typed ?? { of: 'total', litres: Math.round((planned?.each.totalL || planned?.smallestL || 0.5) * 100) / 100 }
-  );
+  const known = $derived<KnownAmount>(typed ?? { of: 'total', litres: Math.round(proposedL * 100) / 100 });
   const measuredBy = $derived(basis ?? card.ratioBasis);
   const mix = $derived(mixAmounts(card, known));
   const temp = $derived((desk.climate && siteHourAt(desk.climate, clock.now)?.airTempC) ?? 20);
   const life = $derived(potLifeMinutes(card, Math.max(mix.totalL, 0.01), temp));
   const house = $derived(desk.knowledge.house);
   const least = $derived(smallestOfHouse(card, house, measuredBy));
-  const last = $derived(desk.state.batches.filter((b) => coatCard(desk.job, b.coat)?.id === card.id).at(-1));
+  const last = $derived(
+    desk.state.batches.filter((b) => coatCard(desk.job, coatOfBatch(b, desk.job.part) ?? 0)?.id === card.id).at(-1)
+  );
   const inStock = $derived(
     desk.knowledge.stock.filter((t) => t.productId === card.id && (t.of === 'hardener' || t.colour === spec.colour))
   );
@@ -84,13 +102,17 @@
     return null;
   });
 
+  const litres = (l: number) => Math.round(l * 1e4) / 1e4;
   async function mixed() {
     if (closed) return;
-    const part = (role: 'oil' | 'hardener' | 'thinner', litres: number, lot: string) =>
-      litres > 0 ? [{ role, litres: Math.round(litres * 1e4) / 1e4, lot: lot.trim() }] : [];
+    const part = (role: 'oil' | 'hardener' | 'thinner', amountL: number, lot: string) =>
+      amountL > 0 ? [{ role, litres: litres(amountL), lot: lot.trim() }] : [];
     const id = await desk.write('batch.mixed', {
       batch: batchLetter(desk.state.batchesMixed),
-      coat,
+      for: [
+        { part: desk.job.part, coat, ...(sharing.length && ownL > 0 && { litres: litres(ownL) }) },
+        ...sharing.map((o) => ({ part: o.part, coat: o.coat, litres: litres(o.litres) }))
+      ],
       components: [
         ...part('oil', mix.oilL, lots.oil),
         ...part('hardener', mix.hardenerL, lots.hardener),
@@ -114,6 +136,13 @@
     onbasis={(b) => (basis = b)}
     problem={tooSmall ? `${showPour(least, desk.units)} is the least that can be measured honestly.` : ''}
   />
+  {#each others as o (o.part)}
+    <Tick
+      label="Also for {partName(desk.document, o.part)}, coat {o.coat}: {showPour(o.litres, desk.units)}"
+      checked={alsoFor.includes(o.part)}
+      onchange={(yes) => (alsoFor = yes ? [...alsoFor, o.part] : alsoFor.filter((p) => p !== o.part))}
+    />
+  {/each}
   {#if tooLarge}<p class="font-semibold text-check">
       More than {showPour(planned!.largestL, desk.units)} won't be on the wood in time ({planned!.boundBy}).
     </p>{/if}

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import type { LiveBay } from '$core/site';
+  import type { LiveLaying } from '$core/site';
   import { HOUR_MS } from '$core/units';
   import { clock } from '../clock/clock.svelte';
   import { clockTime } from '$words/time';
 
-  const { bays, timeZone }: { bays: readonly LiveBay[]; timeZone: string } = $props();
+  const { layings, timeZone }: { layings: readonly LiveLaying[]; timeZone: string } = $props();
   /** Half an hour back, two and a half ahead, on the width of a phone. */
   const WIDTH = 390;
   const PX_PER_HOUR = WIDTH / 3;
@@ -14,10 +14,10 @@
     Array.from({ length: 7 }, (_, i) => (Math.floor(from / (HOUR_MS / 2)) + 1 + i) * (HOUR_MS / 2))
   );
   const flags = $derived(
-    bays.flatMap((b) => (b.wipedAtMs === undefined && b.wipeByMs !== null ? [x(b.wipeByMs)] : []))
+    layings.flatMap((b) => (b.wipedAtMs === undefined && b.wipeByMs !== null ? [x(b.wipeByMs)] : []))
   );
   const isFree = (px: number) => Math.abs(px - x(clock.now)) > 42 && flags.every((f) => px < f - 20 || px > f + 36);
-  const shown = $derived(bays.filter((b) => x(b.wipedAtMs ?? b.wipeByMs ?? clock.now) > 0 || x(b.spreadAtMs) > 0));
+  const shown = $derived(layings.filter((b) => x(b.wipedAtMs ?? b.wipeByMs ?? clock.now) > 0 || x(b.spreadAtMs) > 0));
 </script>
 
 <svg
@@ -27,7 +27,7 @@
   role="img"
   aria-label="The next hours: {shown
     .filter((b) => b.wipedAtMs === undefined && b.wipeByMs !== null)
-    .map((b) => `bay ${b.bay} wipe by ${clockTime(b.wipeByMs!, timeZone)}`)
+    .map((b) => `bay ${b.laying} wipe by ${clockTime(b.wipeByMs!, timeZone)}`)
     .join(', ') || 'nothing is open'}"
   preserveAspectRatio="xMinYMid slice"
 >
@@ -42,7 +42,7 @@
         >{clockTime(t, timeZone)}</text
       >{/if}
   {/each}
-  {#each shown as b (b.coat * 1000 + b.bay)}
+  {#each shown as b (b.coat * 1000 + b.laying)}
     {@const [a, e] = [Math.max(-4, x(b.spreadAtMs)), x(b.wipedAtMs ?? b.wipeByMs ?? clock.now)]}
     <rect
       x={a}
@@ -65,7 +65,7 @@
       x={Math.max(8, (a + e) / 2)}
       y="44"
       text-anchor="middle"
-      style="font-size:14px;font-weight:700;fill:var(--on-oil)">{b.bay}</text
+      style="font-size:14px;font-weight:700;fill:var(--on-oil)">{b.laying}</text
     >
   {/each}
   <path d="M{x(clock.now)} 0V52" stroke="var(--now)" stroke-width="6" /><path
@@ -73,7 +73,7 @@
     stroke="var(--on-now)"
     stroke-width="2"
   />
-  {#each shown as b (b.coat * 1000 + b.bay)}
+  {#each shown as b (b.coat * 1000 + b.laying)}
     {#if b.wipedAtMs === undefined && b.wipeByMs !== null}
       <path d="M{x(b.wipeByMs)} 4V50" stroke="var(--stop)" stroke-width="2.5" /><rect
         x={x(b.wipeByMs) - 1}
@@ -85,7 +85,7 @@
         x={x(b.wipeByMs) + 7}
         y="12.5"
         text-anchor="middle"
-        style="font-size:12px;font-weight:700;fill:var(--sheet)">{b.bay}</text
+        style="font-size:12px;font-weight:700;fill:var(--sheet)">{b.laying}</text
       >
     {/if}
   {/each}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { cellKey, takenFrom, wholeSurfaceId, type Cell } from '$core/document';
+  import { cellKey, takenFrom, wholeCell, wholeSurfaceId, type Cell } from '$core/document';
   import { wanting, type BoardCell, type Step } from '$core/site';
   import { counted } from '$core/units';
   import { cellName, takenWords } from '$words/part-words';
@@ -39,25 +39,22 @@
       some.filter((c) => open.has(cellKey(c)))
     ));
   const on = $derived(
-    takenFrom(
-      desk.document,
-      [...open.values()]
-        .filter((c) => chosen.has(cellKey(c)))
-        .map(({ surface, face, piece }) => ({
-          surface: wholeSurfaceId(surface),
-          face,
-          ...(piece !== undefined && { piece })
-        }))
-    )
+    takenFrom(desk.document, [...open.values()].filter((c) => chosen.has(cellKey(c))).map(wholeCell))
   );
+  /** A hand lays a stretch of a floor, not the whole of it at once; pieces are laid whole. */
+  let bayPicked = $state<boolean | null>(null);
+  const picking = $derived([...open.values()].filter((c) => chosen.has(cellKey(c))));
+  const mayStretch = $derived(picking.length > 0 && picking.every((c) => c.piece === undefined));
+  const begun = $derived(picking.some((c) => c.coats.some((x) => x.number === step.coat && x.begun)));
+  const stretch = $derived(mayStretch && (bayPicked ?? begun));
   async function spread() {
     if (on.length === 0) return;
-    if (!desk.state.coats.some((c) => c.coat === step.coat)) await desk.write('coat.opened', { coat: step.coat });
     onclose(
-      await desk.write('bay.spread', {
+      await desk.write('laying.spread', {
         coat: step.coat,
-        bay: step.bay,
+        laying: step.laying,
         ...(step.batch && { batch: step.batch }),
+        ...(stretch && { bay: true }),
         on: structuredClone($state.snapshot(on))
       })
     );
@@ -85,6 +82,14 @@
     {/snippet}
   </CellGrid>
   <p class="mt-3 font-semibold" role="status">{on.length ? takenWords(desk.document, on) : 'Nothing picked'}</p>
+  {#if mayStretch}
+    <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="How much of it">
+      <button class="btn line min-h-12" aria-pressed={!stretch} onclick={() => (bayPicked = false)}
+        >{begun ? 'The rest of it' : 'All of it'}</button
+      >
+      <button class="btn line min-h-12" aria-pressed={stretch} onclick={() => (bayPicked = true)}>A bay of it</button>
+    </div>
+  {/if}
   <div class="mt-3 grid grid-cols-2 gap-3">
     <button class="btn min-h-14" disabled={on.length === 0} onclick={spread}>Oil is on</button>
     <button class="btn line min-h-14" onclick={() => onclose()}>Not now</button>

@@ -1,13 +1,13 @@
 <script lang="ts">
-  import { coatCard, FIRST_PART } from '$core/document';
-  import { eventRow } from '$core/log';
-  import type { BayEnd } from '$core/site';
+  import { coatCard } from '$core/document';
+  import { partsNamed } from '$core/log';
+  import type { LayingEnd } from '$core/site';
   import { classTraits } from '$core/product';
   import { showPour } from '$core/units';
   import { clock } from '../clock/clock.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import { eventWords, type LayingWords } from '$words/event-words';
-  import { partName, takenWords } from '$words/part-words';
+  import { layingName, partName } from '$words/part-words';
   import { clockTime, dayShort, whenWords } from '$words/time';
 
   /** What has happened on the job: its batches, its coats, and the log, newest first. */
@@ -17,22 +17,23 @@
     [...desk.log.events].filter((e) => e.type !== 'event.undone').sort((a, b) => b.at - a.at || (a.id < b.id ? 1 : -1))
   );
   /** A bay that was wiped too late says so where it was wiped. */
-  const LATE: Partial<Record<BayEnd, string>> = {
+  const LATE: Partial<Record<LayingEnd, string>> = {
     'wiped late': ', late: it drags and shines. Feel it in the morning',
     'will stay tacky': ', too late: it will stay tacky'
   };
-  const partAt = (id = FIRST_PART) => desk.view.parts.find((p) => p.job.part === id);
-  const bayAt = ({ part, coat, bay }: { part?: string; coat: number; bay: number }) =>
-    partAt(part)?.live.bays.find((b) => b.coat === coat && b.bay === bay);
+  const partAt = (id: string) => desk.view.parts.find((p) => p.job.part === id);
+  const layingAt = ({ part, coat, laying }: { part: string; coat: number; laying: number }) =>
+    partAt(part)?.live.layings.find((b) => b.coat === coat && b.laying === laying);
   const lateWords = (e: (typeof log)[number]) => {
-    if (e.type !== 'bay.wiped') return '';
-    const bay = bayAt(e.data);
-    return bay?.wipedAtMs === e.at ? (LATE[bay.end] ?? '') : '';
+    if (e.type !== 'laying.wiped') return '';
+    const laying = layingAt(e.data);
+    return laying?.wipedAtMs === e.at ? (LATE[laying.end] ?? '') : '';
   };
   const laying: LayingWords = {
     what: (e) => {
-      const on = e.type === 'bay.spread' ? e.data.on : bayAt(e.data)?.on;
-      return on ? takenWords(desk.document, on) : `bay ${e.data.bay}`;
+      const { laying } = e.data;
+      const spread = e.type === 'laying.spread' ? e.data : layingAt(e.data);
+      return layingName(desk.document, { laying, on: spread?.on, bay: spread?.bay ?? !spread?.on });
     },
     ends: (e) => {
       const job = partAt(e.data.part)?.job;
@@ -42,8 +43,10 @@
   };
   /** Where a job has several parts, what happened to one says to which. */
   const partOf = (e: (typeof log)[number]) =>
-    desk.view.parts.length > 1 && eventRow(e.type).ofPart
-      ? `${partName(desk.document, (e.data as { part?: string }).part ?? FIRST_PART)}: `
+    desk.view.parts.length > 1
+      ? partsNamed(e)
+          .map((p) => `${partName(desk.document, p)}: `)
+          .join('')
       : '';
   const SHOWN_AT_FIRST = 40;
   let wholeLog = $state(false);

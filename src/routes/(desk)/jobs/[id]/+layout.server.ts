@@ -14,7 +14,7 @@ import { knownOf } from '$lib/server/overview/knowledge';
 import { jobWeather, viewJob } from '$lib/server/overview/overview';
 import { deskOf } from '$lib/server/weather/desk';
 import { measuredHours } from '$lib/server/sensors/readings';
-import { weatherFor } from '$lib/server/weather/imported';
+import { weatherOf } from '$lib/server/weather/job-weather';
 import { readLog, type LoggedEvent } from '$lib/server/work-log/log';
 import { isComing } from '$lib/server/weather/forecasts';
 import { writeWeather } from '$formats/weather-text';
@@ -45,7 +45,7 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
   const { site, products } = job.document;
   const span = climateSpan(fold(events), now());
   const [forecast, measured] = await Promise.all([
-    hangsOnWeather(job.document) ? weatherFor(db, person.crewId, site, now(), deskOf(fetch), importedPlaces) : null,
+    weatherOf(db, person.crewId, job.document, now(), deskOf(fetch), importedPlaces),
     sensors ? measuredHours(db, job.id, span.startMs) : []
   ]);
   if (

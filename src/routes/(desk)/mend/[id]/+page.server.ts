@@ -1,4 +1,5 @@
 import { error, fail, redirect } from '@sveltejs/kit';
+import { EVENT_VERSION } from '$core/log';
 import { idIn } from '$lib/forms/id-in';
 import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
@@ -82,7 +83,14 @@ export const actions: Actions = {
     const person = locals.person!;
     const id = idIn(await request.formData(), 'event');
     if (!id) return refuse([{ path: '', problem: 'no entry was named' }]);
-    const undone = { id: uuidv7(), at: now(), device: 'desk', type: 'event.undone' as const, data: { event: id } };
+    const undone = {
+      id: uuidv7(),
+      at: now(),
+      device: 'desk',
+      v: EVENT_VERSION,
+      type: 'event.undone' as const,
+      data: { event: id }
+    } as const;
     const receipts = await appendEvents(db, person.crewId, params.id, [undone], person, now());
     if (!receipts) error(404, NONE);
     const [receipt] = receipts;

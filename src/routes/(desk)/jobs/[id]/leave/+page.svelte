@@ -2,7 +2,7 @@
   import { goto, invalidateAll } from '$app/navigation';
   import type { Span } from '$core/drying';
   import { coatCard, coatSpec, sequenceCards, topCard } from '$core/document';
-  import { openBays, ragsNotSafe, ragsUnaccounted } from '$core/log';
+  import { coatOfBatch, openLayings, ragsNotSafe, ragsUnaccounted } from '$core/log';
   import { DAY_MS, showVolume } from '$core/units';
   import { usableFrom } from '$core/calendar';
   import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
@@ -10,7 +10,7 @@
   import Sign from '$lib/ui/marks/Sign.svelte';
   import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
   import { coatSegments } from '$lib/ui/ribbon/segments';
-  import { partName } from '$words/part-words';
+  import { layingName, partName } from '$words/part-words';
   import { dayMonth, fullDate, spanWords } from '$words/time';
 
   const desk = useJobDesk();
@@ -23,11 +23,12 @@
   const owed = $derived(desk.live.coats.find((c) => c.waitsFor));
   const lots = $derived([
     ...new Set(
-      desk.state.batches.flatMap((b) =>
-        b.components
+      desk.state.batches.flatMap((b) => {
+        const coat = coatOfBatch(b, desk.job.part) ?? 0;
+        return b.components
           .filter((p) => p.lot)
-          .map((p) => `${coatCard(desk.job, b.coat)?.name ?? 'coat ' + b.coat}, ${p.role}, lot ${p.lot}`)
-      )
+          .map((p) => `${coatCard(desk.job, coat)?.name ?? `coat ${coat}`}, ${p.role}, lot ${p.lot}`);
+      })
     )
   ]);
   /** Why the job may not be handed over yet: all its parts together. */
@@ -36,8 +37,8 @@
     if (rags > 0) return ragsNotSafe(rags);
     for (const p of desk.view.parts) {
       const of = desk.view.parts.length > 1 ? ` (${partName(desk.document, p.job.part)})` : '';
-      const open = openBays(p.state)[0];
-      if (open) return `bay ${open.bay} of coat ${open.coat}${of} is still open`;
+      const open = openLayings(p.state)[0];
+      if (open) return `${layingName(desk.document, open)}, coat ${open.coat}${of}, is still open`;
       const waits = p.live.coats.find((c) => c.waitsFor);
       if (waits) return `coat ${waits.number}${of} waits for the ${waits.waitsFor}`;
       if (!p.live.allCoatsLaid) return `not all coats are laid${of}`;

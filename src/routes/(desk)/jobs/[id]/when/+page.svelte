@@ -16,6 +16,8 @@
   import Helps from '$lib/ui/when/Helps.svelte';
   import HourValues from '$lib/ui/when/HourValues.svelte';
   import { StartFinder } from '$lib/ui/when/start-finder.svelte';
+  import Months from '$lib/ui/when/Months.svelte';
+  import NoStart from '$lib/ui/when/NoStart.svelte';
   import StartSummary from '$lib/ui/when/StartSummary.svelte';
   import { closureWords } from '$words/closure-words';
   import { partName, waitsWords } from '$words/part-words';
@@ -96,6 +98,10 @@
     const place = (ms: number) => finder.starts.findIndex((s) => s.startMs === ms);
     return focusMs !== null && place(focusMs) >= 0 ? [focusMs, ...out.slice(1)] : out;
   });
+  /** Every start was tried, and none holds in any forecast. */
+  const nothingHolds = $derived(
+    finder.state === 'done' && finder.starts.length > 0 && finder.starts.every((s) => s.holds === 0)
+  );
   const openHours = $derived(desk.plan.hours.filter((h) => h.closed.length === 0).length);
   const looking = $derived(
     looked === null ? undefined : desk.plan.hours.find((h) => h.atMs <= looked! && looked! < h.atMs + HOUR_MS)
@@ -225,6 +231,7 @@
   {#if desk.job.waits}<p class="mt-2 flex items-center gap-2 font-semibold">
       <Sign kind="check" size={16} />{upperFirst(waitsWords(desk.job, desk.minuteMs))}.
     </p>{/if}
+  {#if nothingHolds}<NoStart {finder} />{/if}
   <div class="mt-2">
     <ForecastLine from={data.weatherFrom} members={finder.of} measured={desk.measured} />
     {#if width > 0}
@@ -259,7 +266,7 @@
             >Stop</button
           >{/if}
       </div>
-      {#each choices as startMs (startMs)}
+      {#each nothingHolds ? choices.slice(0, picked === null && bookedMs === null ? 0 : 1) : choices as startMs (startMs)}
         {@const outcome = outcomeOf(startMs)}
         {#if outcome}
           <StartRow
@@ -315,7 +322,8 @@
           committed={bookedMs === focus.startMs ? committed : null}
         />
       {/if}
-      {#if finder.state === 'done'}<Helps {finder} />{/if}
+      {#if finder.state === 'done' && !nothingHolds}<Helps {finder} />{/if}
+      {#if finder.state === 'done' && needsWeather(desk.job)}<Months {finder} />{/if}
       {#if focus && context}<HourValues {finder} {context} outcome={focus} />{/if}
     {/if}
   </div>

@@ -1,14 +1,15 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { faceBoard, namesFaces, nextSteps, type Step } from '$core/site';
+  import { takenFrom, wholeCell } from '$core/document';
+  import { faceBoard, namesFaces, nextSteps, wanting, type Step } from '$core/site';
   import { counted, showTemperature } from '$core/units';
   import { siteHourAt } from '$core/climate';
   import { clock } from '$lib/ui/clock/clock.svelte';
   import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import RefusedEntry from '$lib/ui/outbox/RefusedEntry.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { takenWords } from '$words/part-words';
+  import { layingName } from '$words/part-words';
   import { stepWords } from '$words/step-words';
   import { upperFirst } from '$words/upper-first';
   import { clockTime } from '$words/time';
@@ -38,7 +39,7 @@
   /** Which face of which piece has had which coat; a part of one face has no board. */
   const board = $derived(faceBoard(desk.job, desk.state, desk.live));
   const pieces = $derived(namesFaces(board));
-  const what = (s: Step) => (s.kind === 'wipe' && s.on ? takenWords(desk.document, s.on) : undefined);
+  const what = (s: Step) => (s.kind === 'wipe' ? layingName(desk.document, s) : undefined);
   type Panel =
     | { kind: 'mix' | 'close' | 'tack'; coat: number }
     | { kind: 'spread'; step: Extract<Step, { kind: 'spread' }> }
@@ -61,8 +62,8 @@
     switch (s.kind) {
       case 'wipe':
         return logged(
-          `${upperFirst(what(s) ?? `bay ${s.bay}`)} ${s.left ? 'laid off' : 'wiped'} ${clockTime(clock.read(), zone)}`,
-          await desk.write('bay.wiped', { coat: s.coat, bay: s.bay })
+          `${upperFirst(what(s)!)} ${s.left ? 'laid off' : 'wiped'} ${clockTime(clock.read(), zone)}`,
+          await desk.write('laying.wiped', { coat: s.coat, laying: s.laying })
         );
       case 'stir':
         return s.vessel === 1
@@ -72,10 +73,15 @@
         return void (panel = { kind: 'mix', coat: s.coat });
       case 'spread':
         if (s.onFaces) return void (panel = { kind: 'spread', step: s });
-        if (!desk.state.coats.some((c) => c.coat === s.coat)) await desk.write('coat.opened', { coat: s.coat });
         return logged(
-          `Oil on bay ${s.bay} ${clockTime(clock.read(), zone)}`,
-          await desk.write('bay.spread', { coat: s.coat, bay: s.bay, ...(s.batch && { batch: s.batch }) })
+          `Oil on bay ${s.laying} ${clockTime(clock.read(), zone)}`,
+          await desk.write('laying.spread', {
+            coat: s.coat,
+            laying: s.laying,
+            ...(s.batch && { batch: s.batch }),
+            on: takenFrom(desk.document, wanting(board, s.coat).map(wholeCell)),
+            bay: true
+          })
         );
       case 'close coat':
         return void (panel = { kind: 'close', coat: s.coat });
@@ -94,7 +100,7 @@
   }
 </script>
 
-<div class="phone-only"><PhoneStrip bays={desk.live.bays} timeZone={zone} /></div>
+<div class="phone-only"><PhoneStrip layings={desk.live.layings} timeZone={zone} /></div>
 <header class="bar">
   <a class="phone-only link" href="/">Today</a>
   <h1>{desk.job.title}</h1>
@@ -145,7 +151,7 @@
 
     {#if !panel && desk.mayLog}
       <ul class="next" aria-label="Next">
-        {#each rest as s (s.kind + ('bay' in s ? s.bay : '') + ('batch' in s ? s.batch : ''))}
+        {#each rest as s (s.kind + ('laying' in s ? s.laying : '') + ('batch' in s ? s.batch : ''))}
           {@const w = stepWords(s, clock.now, zone, what(s))}
           <li>
             <div>

@@ -8,7 +8,7 @@ import { findJob } from '$lib/server/jobs/reading';
 import { knownOf } from '$lib/server/overview/knowledge';
 import { jobWeather } from '$lib/server/overview/overview';
 import { deskOf } from '$lib/server/weather/desk';
-import { weatherFor } from '$lib/server/weather/imported';
+import { weatherOf } from '$lib/server/weather/job-weather';
 import { eventsOf } from '$lib/server/work-log/log';
 import { writeWeather } from '$formats/weather-text';
 import type { RequestHandler } from './$types';
@@ -20,7 +20,7 @@ export const GET: RequestHandler = async ({ params, locals, fetch }) => {
   if (!job) error(404);
   if (!hangsOnWeather(job.document)) return new Response(null, { status: 204 });
   const { importedPlaces } = await knownOf(db, person.crewId);
-  const forecast = await weatherFor(db, person.crewId, job.document.site, now(), deskOf(fetch), importedPlaces);
+  const forecast = await weatherOf(db, person.crewId, job.document, now(), deskOf(fetch), importedPlaces, 'any start');
   if (!forecast) return new Response(null, { status: 204 });
   const span = climateSpan(fold(await eventsOf(db, job.id)), now());
   return new Response(writeWeather(forecast.members.map((m) => jobWeather(m, span))), {

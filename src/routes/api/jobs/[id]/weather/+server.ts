@@ -1,37 +1,36 @@
 import { error, json } from '@sveltejs/kit';
-import { partJob, FIRST_PART } from '$core/document';
-import { monthsOutlook, needsWeather } from '$core/window';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
 import { refuse } from '$lib/server/http';
 import { findJob } from '$lib/server/jobs/reading';
-import { knowledgeOf } from '$lib/server/overview/knowledge';
 import { dropImported, importedFor, keepImported } from '$lib/server/weather/imported';
 import { readCoverage } from '$formats/coverage-json';
 import { readEpw } from '$formats/epw';
 import { readWeatherCsv } from '$formats/weather-csv';
 import type { Checked } from '$formats/validate/validate';
+import { HOUR_MS } from '$core/units';
 import type { WeatherSeries } from '$core/air';
 import type { RequestHandler } from './$types';
 
-/** The files of weather a crew has read for this job's place, and what a typical year says of its months. */
-export const GET: RequestHandler = async ({ params, url, locals }) => {
+/** The files of weather a crew has read for this job's place. */
+export const GET: RequestHandler = async ({ params, locals }) => {
   const { crewId } = locals.person!;
   const job = await findJob(db, crewId, params.id);
   if (!job) error(404);
-  const [imported, knowledge] = await Promise.all([
-    importedFor(db, crewId, job.document.site),
-    knowledgeOf(db, crewId)
-  ]);
-  const part = partJob(job.document, url.searchParams.get('part') ?? FIRST_PART);
-  const year = imported.find((i) => i.kind === 'year')?.weather[0];
+  const imported = await importedFor(db, crewId, job.document.site);
   return json({
-    files: imported.map(({ weather, ...i }) => ({ ...i, hours: weather[0]!.hours.length, members: weather.length })),
-    months: year && needsWeather(part) ? monthsOutlook(part, year, knowledge) : null
+    files: imported.map(({ weather, ...i }) => ({ ...i, hours: weather[0]!.hours.length, members: weather.length }))
   });
 };
 
 type Read = Checked<{ kind: 'series' | 'year'; weather: WeatherSeries[] }>;
+
+/** A year and more that is over is the past of its place; anything else stands in for a forecast. */
+function asKind(weather: WeatherSeries[]): { kind: 'series' | 'year'; weather: WeatherSeries[] } {
+  const { startMs, hours } = weather[0]!;
+  const over = startMs + hours.length * HOUR_MS < now() && hours.length >= 365 * 24;
+  return { kind: over ? 'year' : 'series', weather };
+}
 
 /** Reads a file by what it is: EPW, CoverageJSON or CSV. */
 function readFile(text: string, name: string): Read {
@@ -48,13 +47,13 @@ function readFile(text: string, name: string): Read {
       return { ok: false, problems: [{ path: '', problem: `is not JSON: ${(e as Error).message}` }] };
     }
     const r = readCoverage(data, about);
-    return r.ok ? { ok: true, value: { kind: 'series', weather: r.value } } : r;
+    return r.ok ? { ok: true, value: asKind(r.value) } : r;
   }
   const r = readWeatherCsv(text, about);
-  return r.ok ? { ok: true, value: { kind: 'series', weather: [r.value] } } : r;
+  return r.ok ? { ok: true, value: asKind([r.value]) } : r;
 }
 
-/** Reads a file of weather for this job's place: a series stands in for the desk, a typical year gives the months. */
+/** Reads a file of weather for this job's place: a series stands in for the desk's forecast, years that are over for its archive. */
 export const PUT: RequestHandler = async ({ params, request, url, locals }) => {
   const { crewId, name: by } = locals.person!;
   const job = await findJob(db, crewId, params.id);

@@ -1,0 +1,1 @@
+ALTER TABLE `work_event` ADD `version` tinyint DEFAULT 1 NOT NULL;
