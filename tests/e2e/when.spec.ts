@@ -178,6 +178,38 @@ test('a forecast that changes breaks a booking: Today says by what, in how many,
   await expect.poll(async () => (await mine()).every((x) => x.status === 'CANCELLED')).toBe(true);
 });
 
+test('no start works: that is said first, with what shuts most, what would help and the next month', async ({
+  page
+}) => {
+  const place = { latitudeDeg: 63.21, longitudeDeg: 12.31 };
+  setWeather(place, 'cold snap');
+  const job = await copyOf(page, deck, 'A deck in the cold', ['marrum-deck'], place);
+  await page.goto(`${job}/when`);
+  const none = page.getByRole('region', { name: 'No start works' });
+  await expect(none).toContainText('No start of the next ten days lets all coats go on and dry by the rules.');
+  await expect(none).toContainText(/\d+ % of them are stopped by (surface too cold|air too cold|dew|boards wet)/);
+  await expect(none).toContainText(/is the next month better than even|no month of the next twelve/, {
+    timeout: 60_000
+  });
+  await expect(none).toContainText(/What would help|Nothing of what can be done/);
+  await expect(page.getByText('0 of 30')).toHaveCount(0);
+  // All months, counted once.
+  await expect(page.getByRole('table', { name: /Share of working days/ }).getByRole('row')).toHaveCount(12);
+  await accessible(page);
+});
+
+test('coats that outrun the forecast go on by past years, and say so', async ({ page }) => {
+  const place = { latitudeDeg: 49.61, longitudeDeg: -7.41 };
+  setWeather(place, 'settled high');
+  const four = structuredClone(deck);
+  for (const s of four.document.surfaces) for (const f of s.faces) f.coats = f.coats && 4;
+  const job = await copyOf(page, four, 'A deck in four coats', ['marrum-deck'], place);
+  await page.goto(`${job}/when`);
+  await done(page);
+  await expect(page.getByText(/by the forecast, then by 10 past years/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/holds in \d+ of 30 forecasts/)).toBeVisible();
+});
+
 test('a desk that is down: the kept forecast goes on, its age is said; a file stands in', async ({ page }) => {
   const place = { latitudeDeg: 50.61, longitudeDeg: -2.41 };
   const job = await copyOf(page, deck, 'A deck without a desk', ['marrum-deck'], place);

@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import type { WeatherSeries } from '../../core/air';
 import { compareSystems, type SystemFigures } from '../../core/choose';
 import { memberContexts, monthsOdds, whatHelps, type Help, type MonthOdds, type Outlook } from '../../core/window';
 import type { ProductCard } from '../../core/product';
@@ -21,7 +22,13 @@ export interface SearchReport {
   done: number;
   of: number;
   starts: RankedStart[];
-  hours: { shares: ReturnType<typeof hourShares>; bands: AirBands; rain: RainSpell[] } | null;
+  hours: {
+    shares: ReturnType<typeof hourShares>;
+    bands: AirBands;
+    rain: RainSpell[];
+    /** The control as it was searched: past years go on after what the forecast tells of it. */
+    control: WeatherSeries | null;
+  } | null;
 }
 
 const received = ({ membersText, ...rest }: SentOutlook): Outlook => ({
@@ -53,7 +60,12 @@ const search = {
       if (mine !== running) return false;
     }
     const hours = contexts.length
-      ? { shares: hourShares(contexts), bands: airBands(contexts), rain: rainSpells(contexts) }
+      ? {
+          shares: hourShares(contexts),
+          bands: airBands(contexts),
+          rain: rainSpells(contexts),
+          control: outlook.members?.[0] ?? null
+        }
       : null;
     report({ done: contexts.length, of, starts: tally ? rankStarts(tally) : [], hours });
     return true;

@@ -1,6 +1,10 @@
 <script lang="ts">
   import type { StepProgress } from '$core/prep';
+  import { wholeSurfaceId } from '$core/document';
+  import { wetBeside } from '$core/job';
   import { showDuration } from '$core/units';
+  import { partName } from '$words/part-words';
+  import { hourWords } from '$words/time';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import type { JustDone } from '../worklog/just-done.svelte';
@@ -22,6 +26,12 @@
   const { step, status, record } = $derived(progress);
   const who = $derived({ surface: surfaceId, step: step.id, ...(unit !== undefined && { unit }) });
 
+  /** Dust falls into wet oil and stays: nobody sands beside a part that is wet. */
+  const wet = $derived.by(() => {
+    if (!step.cautions.includes('dust')) return [];
+    const mine = desk.view.parts.filter((p) => p.job.surfaces.some((s) => wholeSurfaceId(s.id) === surfaceId));
+    return mine.flatMap((p) => wetBeside(desk.document, desk.view.parts, p.job.part));
+  });
   async function finish() {
     done.say(`${step.name}: done${unit ? ` on ${unit}` : ''}`, await desk.write('prep.done', who));
   }
@@ -89,7 +99,17 @@
     {#if measured && step.consumables.length}<p class="facts">
         {step.consumables.map((c) => consumableWords(c, desk.units)).join(', ')}{pieces > 1 ? ', for all of them' : ''}
       </p>{/if}
-    {#if desk.mayLog}<button class="btn glove mt-3" onclick={finish}
+    {#each wet as w (w.part)}
+      <p class="fail">
+        <Sign kind="stop" size={16} /><span
+          ><b>{partName(desk.document, w.part)} is wet in the same place.</b> Dust would stay in it: wait {w.untilMs ===
+          null
+            ? 'until it is touch dry'
+            : `until ${hourWords(w.untilMs, desk.minuteMs, desk.job.site.timeZone)}`}.</span
+        >
+      </p>
+    {/each}
+    {#if desk.mayLog}<button class="btn glove mt-3" disabled={wet.length > 0} onclick={finish}
         >{step.gates.length ? 'Done, now check it' : 'Done'}</button
       >{:else}<p class="mt-3 font-semibold">The crew on site writes this down.</p>{/if}
   {/if}

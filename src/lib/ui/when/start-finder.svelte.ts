@@ -23,7 +23,8 @@ export class StartFinder {
   /** They were counted on one typical year. */
   pastTypical = $state(false);
   #past: { typical: boolean; text: string } | null | undefined;
-  #text: string | null | undefined;
+  /** The members as the server tells them, asked for once however many searches begin meanwhile. */
+  #text: Promise<string | null> | undefined;
   #turn = 0;
   #asked: SentOutlook | null = null;
 
@@ -47,9 +48,9 @@ export class StartFinder {
     try {
       // The worker wakes while the members come.
       startSearch();
-      if (this.#text === undefined) this.#text = await this.#fetchMembers();
+      const membersText = await (this.#text ??= this.#fetchMembers());
       if (turn !== this.#turn) return;
-      this.#asked = { ...asked, membersText: this.#text };
+      this.#asked = { ...asked, membersText };
       performance.mark(BEGUN);
       const report = proxy((r: SearchReport) => {
         if (turn === this.#turn) this.#take(r);
@@ -57,7 +58,9 @@ export class StartFinder {
       const whole = await startSearch().starts(this.#asked, report);
       if (turn === this.#turn) this.state = whole ? 'done' : 'stopped';
     } catch {
-      if (turn === this.#turn) this.state = 'failed';
+      if (turn !== this.#turn) return;
+      this.#text = undefined;
+      this.state = 'failed';
     }
   }
 

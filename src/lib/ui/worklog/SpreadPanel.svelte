@@ -1,9 +1,11 @@
 <script lang="ts">
   import { cellKey, takenFrom, wholeCell, wholeSurfaceId, type Cell } from '$core/document';
+  import { onWetSides } from '$core/job';
   import { wanting, type BoardCell, type Step } from '$core/site';
   import { counted } from '$core/units';
   import { cellName, takenWords } from '$words/part-words';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
+  import Sign from '../marks/Sign.svelte';
   import CellGrid from '../pieces/CellGrid.svelte';
   import { toggled } from '../pieces/picking';
 
@@ -16,10 +18,12 @@
   const { step, board, onclose }: Props = $props();
   const desk = useJobDesk();
   const open = $derived(new Map(wanting(board, step.coat).map((c) => [cellKey(c), c])));
+  /** A piece lies one way at a time: faces whose other side is still wet wait for it, in whichever part that side is. */
+  const lies = $derived(onWetSides(desk.view.parts));
   /** Those that go first are proposed: backs and edges before what lies on them. */
   const proposed = $derived.by(() => {
     const rounds = desk.plan.coats.find((c) => c.number === step.coat)?.rounds ?? [];
-    const cells = [...open.values()];
+    const cells = [...open.values()].filter((c) => !lies.has(cellKey(wholeCell(c))));
     const inRound = (faces: readonly string[]) =>
       cells.filter((c) => faces.includes(`${wholeSurfaceId(c.surface)}/${c.face}`));
     return rounds.map((r) => inRound(r.faces)).find((r) => r.length > 0) ?? cells;
@@ -28,10 +32,10 @@
   /** Of many faces a hand picks what it can close; few are all picked beforehand. */
   const FEW = 6;
   const chosen = $derived(picked ?? new Set(open.size <= FEW ? proposed.map(cellKey) : []));
-  /** A coat below that a face has not had. */
+  /** A coat below that a face has not had, or a wet side it would lie on. */
   const lacks = (c: Cell) => {
     const next = open.get(cellKey(c))?.next ?? step.coat;
-    return next < step.coat ? `no coat ${next}` : '';
+    return next < step.coat ? `no coat ${next}` : lies.has(cellKey(wholeCell(c))) ? 'other side wet' : '';
   };
   const toggle = (some: readonly Cell[]) =>
     (picked = toggled(
@@ -44,6 +48,7 @@
   /** A hand lays a stretch of a floor, not the whole of it at once; pieces are laid whole. */
   let bayPicked = $state<boolean | null>(null);
   const picking = $derived([...open.values()].filter((c) => chosen.has(cellKey(c))));
+  const turned = $derived(picking.map(wholeCell).filter((c) => lies.has(cellKey(c))));
   const mayStretch = $derived(picking.length > 0 && picking.every((c) => c.piece === undefined));
   const begun = $derived(picking.some((c) => c.coats.some((x) => x.number === step.coat && x.begun)));
   const stretch = $derived(mayStretch && (bayPicked ?? begun));
@@ -82,6 +87,14 @@
     {/snippet}
   </CellGrid>
   <p class="mt-3 font-semibold" role="status">{on.length ? takenWords(desk.document, on) : 'Nothing picked'}</p>
+  {#if turned.length}
+    <p class="mt-2 flex gap-2 bg-check-fill px-3 py-2" role="status">
+      <Sign kind="check" /><span
+        ><b>{takenWords(desk.document, takenFrom(desk.document, turned))} would lie on its wet side.</b> Turn it over when
+        that is touch dry, or set it on points and wipe the drips.</span
+      >
+    </p>
+  {/if}
   {#if mayStretch}
     <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="How much of it">
       <button class="btn line min-h-12" aria-pressed={!stretch} onclick={() => (bayPicked = false)}

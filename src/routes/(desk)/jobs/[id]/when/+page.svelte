@@ -4,7 +4,7 @@
   import { simulateStart, type RankedStart } from '$core/window';
   import { clashOf, visitsOf } from '$core/crew';
   import { jobAtHouse, partOf } from '$core/document';
-  import { moistureRead, needsWeather, sequenceContext } from '$core/window';
+  import { moistureRead, needsWeather, sequenceContext, siteClimate } from '$core/window';
   import { counted, HOUR_MS, MINUTE_MS, showDuration } from '$core/units';
   import AirCharts from '$lib/ui/job/AirCharts.svelte';
   import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
@@ -18,6 +18,7 @@
   import { StartFinder } from '$lib/ui/when/start-finder.svelte';
   import Months from '$lib/ui/when/Months.svelte';
   import NoStart from '$lib/ui/when/NoStart.svelte';
+  import PartsDays from '$lib/ui/when/PartsDays.svelte';
   import StartSummary from '$lib/ui/when/StartSummary.svelte';
   import { closureWords } from '$words/closure-words';
   import { partName, waitsWords } from '$words/part-words';
@@ -55,10 +56,17 @@
         : null
   );
   const focusMs = $derived(picked ?? bookedMs ?? finder.starts[0]?.startMs ?? null);
+  /** The air as the search went through it: past the forecast it goes on with a past year. */
+  const searched = $derived.by(() => {
+    const control = finder.hours?.control;
+    const { measured } = desk.part;
+    return control ? siteClimate(desk.job, control, desk.span, measured, moistureRead(desk.state, desk.job)) : null;
+  });
   const context = $derived.by(() => {
     if (!desk.climate || !ready) return null;
     const job = jobAtHouse(desk.job, desk.knowledge.house);
-    return sequenceContext(job, desk.climate, desk.plan.coats, desk.knowledge, desk.minuteMs, { onWood });
+    const climate = searched ?? desk.climate;
+    return sequenceContext(job, climate, desk.plan.coats, desk.knowledge, desk.minuteMs, { onWood });
   });
   const outcomeOf = (startMs: number) => (context ? simulateStart(context, startMs) : null);
   const rankOf = (startMs: number): RankedStart | undefined => finder.starts.find((s) => s.startMs === startMs);
@@ -260,13 +268,13 @@
         {/if}
       </p>
       <div class="mt-3 flex min-h-[40px] flex-wrap items-center gap-x-3">
-        <h2 class="whitespace-nowrap">Starts, best first</h2>
+        <h2 class="whitespace-nowrap">{nothingHolds ? 'No start holds' : 'Starts, best first'}</h2>
         <span class="dim" role="status">{progress}</span>
         {#if finder.state === 'searching' && finder.done > 0}<button class="btn line" onclick={() => finder.stop()}
             >Stop</button
           >{/if}
       </div>
-      {#each nothingHolds ? choices.slice(0, picked === null && bookedMs === null ? 0 : 1) : choices as startMs (startMs)}
+      {#each nothingHolds ? choices.filter((ms) => ms === (picked ?? bookedMs)) : choices as startMs (startMs)}
         {@const outcome = outcomeOf(startMs)}
         {#if outcome}
           <StartRow
@@ -283,7 +291,7 @@
           />
         {/if}
       {:else}
-        {#if finder.state !== 'searching'}<p class="py-4 text-[16px]">
+        {#if finder.state !== 'searching' && !nothingHolds}<p class="py-4 text-[16px]">
             {#if desk.job.waits && desk.job.waits.untilMs === null}
               <b>It has no days before {partName(desk.document, awaited)} has.</b>
               <button class="link" onclick={() => (desk.partId = awaited)}>Pick its start first</button>
@@ -313,7 +321,7 @@
             >{/if}
         </p>
       {/if}
-      {#if focus && context}
+      {#if focus && context && (!nothingHolds || picked !== null || bookedMs !== null)}
         <StartSummary
           {context}
           lines={data.rail.lines}
@@ -322,6 +330,7 @@
           committed={bookedMs === focus.startMs ? committed : null}
         />
       {/if}
+      {#if desk.view.parts.length > 1}<PartsDays hours={desk.plan.hours} {width} />{/if}
       {#if finder.state === 'done' && !nothingHolds}<Helps {finder} />{/if}
       {#if finder.state === 'done' && needsWeather(desk.job)}<Months {finder} />{/if}
       {#if focus && context}<HourValues {finder} {context} outcome={focus} />{/if}
