@@ -1,6 +1,6 @@
 /** Cards and jobs of the demo world, for tests: the same files that any import would read. */
 import cards from '../demo/cards.json';
-import readingRoom from '../demo/jobs/01-reading-room.json';
+import readingRoom from './version-1/reading-room.json';
 import deck from '../demo/jobs/02-boathouse-deck.json';
 import counter from '../demo/jobs/03-bakery-counter.json';
 import { firstDayKnowledge, type Knowledge } from '../src/core/knowledge';

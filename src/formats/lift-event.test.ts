@@ -3,7 +3,7 @@ import { NOW } from '../../tests/fixtures';
 import { EVENT_ROWS, fold, type WorkEvent } from '../core/log';
 import { liftEvent } from './lift-event';
 import { checkEvent } from './work-event';
-import readingRoom from '../../demo/jobs/01-reading-room.json';
+import readingRoom from '../../tests/version-1/reading-room.json';
 
 /** A log as version 1 wrote it: no version, no part for the first, bays, a batch of one coat, visits by number. */
 const first = (n: number, type: string, data: object) => ({

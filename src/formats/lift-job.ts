@@ -1,4 +1,5 @@
-import { FIRST_PART, PLACE_NAMES, type JobDocument } from '../core/document';
+import { FIRST_PART, type JobDocument } from '../core/document';
+import { PLACE_NAMES } from '../core/place';
 import { liftCard, liftSurface } from './lift-kinds';
 import type { JobFile1 } from './schema/job-1-schema';
 

@@ -36,7 +36,7 @@ const LOOKS = [
   ['desk, dark', { viewport: { width: 1280, height: 800 }, colorScheme: 'dark' }, ['color-contrast']],
   ['phone, dark', { ...PHONE, colorScheme: 'dark' }, undefined]
 ] as const;
-const JOBS = ['Reading room floor', 'Boathouse deck', 'Ballroom'] as const;
+const JOBS = ['Reading room', 'Boathouse deck', 'Ballroom'] as const;
 /** Jobs whose Look, Measure and Ready hold what the others do not: a stair, pieces alike, a cut-out with a rim. */
 const MORE = ['Gallery stair', 'Twelve cell doors', 'Bakery counter'] as const;
 

@@ -302,7 +302,7 @@ test('a plan goes out as SVG, DXF and JSON and comes back; a take-off as CSV; a 
   page
 }) => {
   await signIn(page, DEMO, ...LEAD);
-  const library = await addressOf(page, 'Reading room floor');
+  const library = await addressOf(page, 'Reading room');
   await page.goto(`${DEMO}${library}/measure`);
   const files: { name: string; text: string }[] = [];
   for (const what of ['SVG', 'DXF', 'JSON', 'CSV']) {
@@ -335,8 +335,8 @@ test('a plan goes out as SVG, DXF and JSON and comes back; a take-off as CSV; a 
   await page.getByRole('button', { name: 'Take it' }).click();
   await expect(area(page, 'Top')).toHaveText('6.00 m²');
   await take('take-off.csv', files[3]!.text);
-  await page.getByRole('button', { name: 'Add 1 surface' }).click();
-  await expect(page.getByRole('tab')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Add 3 surfaces' }).click();
+  await expect(page.getByRole('tab')).toHaveCount(4);
   await take('broken.dxf', '0\nSECTION\nhello\n1\n');
   await expect(page.getByRole('alert')).toContainText('Line 3: “hello” is no group code');
   await expect(page.getByRole('alert')).toContainText('Nothing is changed');

@@ -201,9 +201,9 @@ test('no start works: that is said first, with what shuts most, what would help 
 test('coats that outrun the forecast go on by past years, and say so', async ({ page }) => {
   const place = { latitudeDeg: 49.61, longitudeDeg: -7.41 };
   setWeather(place, 'settled high');
-  const four = structuredClone(deck);
-  for (const s of four.document.surfaces) for (const f of s.faces) f.coats = f.coats && 4;
-  const job = await copyOf(page, four, 'A deck in four coats', ['marrum-deck'], place);
+  const six = structuredClone(deck);
+  for (const s of six.document.surfaces) for (const f of s.faces) f.coats = f.coats && 6;
+  const job = await copyOf(page, six, 'A deck in six coats', ['marrum-deck'], place);
   await page.goto(`${job}/when`);
   await done(page);
   await expect(page.getByText(/by the forecast, then by 10 past years/)).toBeVisible({ timeout: 60_000 });

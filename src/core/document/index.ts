@@ -27,7 +27,6 @@ export {
 } from './part-job';
 export { anyOutdoors, livesOf, livesOutdoors, settingsOf } from './life';
 export { cellName, layingName, partName, partNames, pieceList, takenWords } from './names';
-export { newPlace, PLACE_NAMES } from './places';
 export { assignCells, freeId, joinPart, splitPart, takenFrom, tidyParts } from './split';
 export { blockingProblems, jobProblems, type Problem, touchesFood } from './problems';
 export {
@@ -41,7 +40,6 @@ export {
   type JobDocument,
   LIGHTS,
   type Part,
-  type Place,
   type SampleBoard,
   type Site,
   type Taken

@@ -1,6 +1,7 @@
 import type { Face, Surface } from '../surface';
 import { besideId, ownersOf, sharesOf, wholeSurfaceId, type Share } from './owners';
-import type { Finish, FinishSystem, JobDocument, Part, Place, Site } from './schema';
+import type { Place } from '../place';
+import type { Finish, FinishSystem, JobDocument, Part, Site } from './schema';
 
 /**
  * A part as it is worked: its faces alone, at its place, with its finish. All that the formulas of the trade ask of a job;
@@ -40,7 +41,7 @@ export function partJob(document: JobDocument, partId: string): PartJob {
 
 function asWorked(document: JobDocument, part: Part, surfaces: Surface[]): PartJob {
   const { format: _f, version: _v, places: _p, parts, site, surfaces: _s, ...wide } = document;
-  const { id: _id, name, ...air } = placeOf(document, part);
+  const { id: _id, name, house: _h, ...air } = placeOf(document, part);
   return {
     ...wide,
     part: part.id,
@@ -144,7 +145,9 @@ export function withPartJob(document: JobDocument, job: PartJob): JobDocument {
     ...wide,
     products,
     site: { place, latitudeDeg, longitudeDeg, timeZone },
-    places: document.places.map((p) => (p.id === here.id ? { id: p.id, name: p.name, ...air } : p)),
+    places: document.places.map((p) =>
+      p.id === here.id ? { id: p.id, name: p.name, ...(p.house && { house: p.house }), ...air } : p
+    ),
     parts: document.parts.map((p) =>
       p.id === part.id
         ? {

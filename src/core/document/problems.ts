@@ -16,7 +16,8 @@ import { cardOf, coatCount, coatSpec, coatSpecs, coatsOnFace, topCard, type Coat
 import { settingsOf } from './life';
 import { FIRST_PART } from '../keyed';
 import type { PartJob } from './part-job';
-import type { JobDocument, Place, Site } from './schema';
+import type { Place } from '../place';
+import type { JobDocument, Site } from './schema';
 
 /** Something that stops a plan or needs a look: where it is, what is wrong, what cures it. */
 export interface Problem {

@@ -1,5 +1,6 @@
 import { Type, type Static } from 'typebox';
 import { CHOICE_FORM, NUMBER_FORM } from '../keyed';
+import { HousePlaceSchema } from '../place/schema';
 import { CURRENCIES } from '../units';
 
 const closed = { additionalProperties: false };
@@ -23,7 +24,9 @@ export const HouseDocumentSchema = Type.Object(
     ),
     /** What its prices are in, ISO 4217. */
     currency: Type.Optional(Type.Enum([...CURRENCIES])),
-    vans: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 12, uniqueItems: true })
+    vans: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 12, uniqueItems: true }),
+    /** Places any job can use: the crew's own bench, its store. */
+    places: Type.Optional(Type.Array(HousePlaceSchema, { maxItems: 12 }))
   },
   { ...closed, title: 'Basket house rules' }
 );

@@ -53,6 +53,11 @@ export function houseProblems(house: HouseDocument): { path: string; problem: st
         problem: `must be one of: ${school.options.map((o) => o.id).join(', ')}`
       });
   }
+  house.places?.forEach((place, i) => {
+    const same = (of: 'id' | 'name') => house.places!.findIndex((p) => p[of] === place[of]) < i;
+    if (same('id') || same('name'))
+      out.push({ path: `/places/${i}/name`, problem: `the house has another place called “${place.name}”` });
+  });
   for (const [path, { value }] of Object.entries(house.numbers)) {
     const row = HOUSE_NUMBERS.find((n) => n.path === path);
     if (!row) out.push({ path: `/numbers/${path}`, problem: 'is not a number the house may change' });

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { card, floorJob, knowledge, made, NOW, whole } from '../../../tests/fixtures';
-import { FIRST_PART, newPlace, splitPart, type JobDocument } from '../document';
+import { FIRST_PART, splitPart, type JobDocument } from '../document';
+import { newPlace } from '../place';
 import { fold, type WorkEvent } from '../log';
 import { deskSeries } from '../../stand-ins/weather-desk';
 import { DAY_MS } from '../units';

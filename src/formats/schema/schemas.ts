@@ -1,4 +1,5 @@
 import { HouseDocumentSchema } from '../../core/house/schema';
+import { HousePlaceSchema } from '../../core/place/schema';
 import { JobDocumentSchema } from '../../core/document/schema';
 import { NewEventSchema } from '../../core/log/schema';
 import { ProductCardSchema } from '../../core/product/schema';
@@ -22,6 +23,7 @@ export const schemas = {
   jobDocument: JobDocumentSchema,
   jobFile1: JobFile1Schema,
   houseRules: HouseDocumentSchema,
+  housePlace: HousePlaceSchema,
   newTin: NewTinSchema,
   tinChange: TinChangeSchema,
   productCard: ProductCardSchema,

@@ -1,5 +1,6 @@
 import { bestStarts } from '../../../core/plan';
-import { FIRST_PART, finishCard, partJob, PLACE_NAMES, type PartJob, type Site } from '../../../core/document';
+import { FIRST_PART, finishCard, partJob, type PartJob, type Site } from '../../../core/document';
+import { PLACE_NAMES } from '../../../core/place';
 import { firstDayKnowledge } from '../../../core/knowledge';
 import { siteClimate } from '../../../core/window';
 import type { HouseDocument } from '../../../core/house';
@@ -50,9 +51,10 @@ export interface DemoWorld {
     file: string;
     /** A job document of any version, its cards left to the shelf. */
     document: object;
-    start?: 'best';
+    /** Of all parts, or of some, the best start found is booked. */
+    start?: 'best' | string[];
     sensor?: DemoSensor;
-    events: { at: string; by: string; type: string; data: unknown }[];
+    events: DemoEvent[];
     photos?: (DemoPicture & { at: string; by: string; surface: string; stage: string })[];
   }[];
 }
@@ -131,18 +133,20 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
   // The last of the list is made first, so that the busiest job was changed last.
   for (const j of [...world.jobs].reverse()) {
     const document = read(j);
-    if (j.start === 'best')
+    if (j.start)
       for (const part of document.parts) {
+        if (j.start !== 'best' && !j.start.includes(part.id)) continue;
         const startAt = bestStart(partJob(document, part.id), readingsOf(j, nowMs), nowMs);
         if (startAt) part.startAt = startAt;
       }
     const id = await createJob(db, crewId, document, lead!.name, nowMs);
-    const log = async (e: { at: string; by: string; type: string; data: unknown }, i: number) => {
+    const log = async (e: DemoEvent, i: number) => {
       const event = sound(
         checkEvent({
           id: eventId(nowMs, i),
           at: ago(e.at, nowMs),
           device: 'demo',
+          ...(e.v !== undefined && { v: e.v }),
           type: e.type,
           data: e.data
         }),
@@ -159,13 +163,22 @@ export async function loadDemo(db: Db, world: DemoWorld, nowMs: number): Promise
       await log({ at, by, type: 'photo.added', data: { photo, ...pin } }, 2000 + i);
     }
     await learnDrying(db, crewId, id, nowMs, desk);
-    const job = j.start === 'best' ? await findJob(db, crewId, id) : null;
+    const job = j.start ? await findJob(db, crewId, id) : null;
     for (const { id: part, startAt } of job?.document.parts ?? [])
       if (startAt)
         need(await commitStart(db, crewId, job!, part, Date.parse(startAt), lead!.name, nowMs, desk), j.file);
     if (j.sensor) await loadSensor(db, crewId, id, j.sensor, nowMs);
   }
   return { crewId };
+}
+
+/** An event of a job of the demo, `at` told from now; of version 1 where it names none. */
+interface DemoEvent {
+  at: string;
+  by: string;
+  v?: number;
+  type: string;
+  data: unknown;
 }
 
 /** Stands a sensor on a job and lets the rig post what it measured in the last hours, as any sender of SenML would. */

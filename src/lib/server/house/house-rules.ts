@@ -1,5 +1,6 @@
 import { desc, eq } from 'drizzle-orm';
 import { emptyHouse, houseProblems, type HouseDocument } from '../../../core/house';
+import type { HousePlace } from '../../../core/place';
 import { houseRules as houseRulesValidator } from '../../../formats/validate/gen/houseRules.gen.js';
 import { check } from '../../../formats/validate/validate';
 import { lockCrew } from '../accounts/people';
@@ -51,5 +52,37 @@ export function saveHouse(
     await tx.insert(houseRulesRow).values({ crewId, revision, document, changedBy: by, changedAt: new Date(nowMs) });
     await knowledgeChanged(tx, crewId);
     return { ok: true as const, revision };
+  });
+}
+
+export type KeepPlaceOutcome =
+  { ok: true; places: readonly HousePlace[] } | { ok: false; problems: { path: string; problem: string }[] };
+
+/** Keeps a place of the house, over the one with its id where there is one, whatever else is chosen meanwhile. */
+export function keepHousePlace(
+  db: Db,
+  crewId: string,
+  place: HousePlace,
+  by: string,
+  nowMs: number
+): Promise<KeepPlaceOutcome> {
+  return transact(db, async (tx): Promise<KeepPlaceOutcome> => {
+    await lockCrew(tx, crewId);
+    const { document: before, revision, problem } = await houseOf(tx, crewId);
+    if (problem)
+      return { ok: false, problems: [{ path: '', problem: 'the house rules can’t be read: save them anew first' }] };
+    const known = before.places ?? [];
+    const places = known.some((p) => p.id === place.id)
+      ? known.map((p) => (p.id === place.id ? place : p))
+      : [...known, place];
+    const document = { ...before, places };
+    const checked = check<HouseDocument>(houseRulesValidator, document);
+    const problems = checked.ok ? houseProblems(document) : checked.problems;
+    if (problems.length) return { ok: false, problems };
+    await tx
+      .insert(houseRulesRow)
+      .values({ crewId, revision: revision + 1, document, changedBy: by, changedAt: new Date(nowMs) });
+    await knowledgeChanged(tx, crewId);
+    return { ok: true, places };
   });
 }

@@ -1,4 +1,5 @@
-import { FIRST_PART, newPlace, type JobDocument } from '../../../core/document';
+import { FIRST_PART, type JobDocument } from '../../../core/document';
+import { newPlace } from '../../../core/place';
 import type { WorkingHours } from '../../../core/calendar';
 import type { NewJobInput } from '../../../formats/schema/form-schemas';
 

@@ -1,5 +1,6 @@
 import { houseRules } from '../../../core/house';
 import type { Knowledge } from '../../../core/knowledge';
+import type { HousePlace } from '../../../core/place';
 import type { Db } from '../db/connect';
 import { houseOf } from '../house/house-rules';
 import { coverageOf } from '../learning/finished';
@@ -16,6 +17,8 @@ export interface Known {
   version: number;
   sensors: boolean;
   importedPlaces: ReadonlySet<string>;
+  /** The places of the house, for any job to use. */
+  housePlaces: readonly HousePlace[];
 }
 
 const kept = new Map<string, { version: number; known: Known }>();
@@ -47,5 +50,10 @@ async function readKnown(db: Db, crewId: string): Promise<Omit<Known, 'version'>
     hasSensors(db, crewId),
     importedPlaces(db, crewId)
   ]);
-  return { knowledge: { house: houseRules(house.document), drying, coverage, stock }, sensors, importedPlaces: places };
+  return {
+    knowledge: { house: houseRules(house.document), drying, coverage, stock },
+    sensors,
+    importedPlaces: places,
+    housePlaces: house.document.places ?? []
+  };
 }

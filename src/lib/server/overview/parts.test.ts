@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { newPlace, splitPart, type JobDocument } from '../../../core/document';
+import { splitPart, type JobDocument } from '../../../core/document';
+import { newPlace } from '../../../core/place';
 import { DAY_MS, HOUR_MS } from '../../../core/units';
 import { floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { deskDown, freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';

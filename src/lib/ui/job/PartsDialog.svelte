@@ -9,7 +9,6 @@
     FIRST_PART,
     freeId,
     joinPart,
-    newPlace,
     ownersOf,
     partNames,
     splitPart,
@@ -17,7 +16,9 @@
     type JobDocument,
     type Part
   } from '$core/document';
+  import { page } from '$app/state';
   import { awaitedWords } from '$core/job';
+  import { fromHouse, newPlace, type HousePlace } from '$core/place';
   import { counted } from '$core/units';
   import { cellName } from '$words/part-words';
   import Choice from '../fields/Choice.svelte';
@@ -29,6 +30,12 @@
   /** What goes together: which face of which piece is in which part, and where each part is worked. */
   let { open = $bindable() }: { open: boolean } = $props();
   const desk = useJobDesk();
+  /** Places of the house that this job does not use yet. */
+  const house = $derived(
+    ((page.data.housePlaces ?? []) as HousePlace[]).filter((h) => !desk.document.places.some((p) => p.house === h.id))
+  );
+  /** What a place of the house is called among the choices. */
+  const ofHouse = ({ name }: HousePlace) => `${name}, of the house`;
   const ANOTHER = { indoor: 'another room', outdoor: 'another spot outside' } as const;
 
   let picked = $state<ReadonlySet<string>>(new Set());
@@ -83,8 +90,13 @@
   function move(part: Part, placeId: string) {
     desk.edit((d) => {
       const p = d.parts.find((x) => x.id === part.id)!;
+      const ours = house.find((h) => placeId === ofHouse(h));
       const setting = placeId === ANOTHER.indoor ? 'indoor' : placeId === ANOTHER.outdoor ? 'outdoor' : null;
-      if (setting) {
+      if (ours) {
+        const made = fromHouse($state.snapshot(ours) as HousePlace, freeId(d.places, 'place'));
+        d.places.push(made);
+        p.placeId = made.id;
+      } else if (setting) {
         const { workingHours } = d.places.find((x) => x.id === p.placeId)!;
         const made = newPlace(freeId(d.places, 'place'), setting, structuredClone(workingHours));
         d.places.push({ ...made, name: nameFor(d, made.name) });
@@ -153,6 +165,11 @@
                     value: x.id,
                     label: x.name,
                     note: x.setting === 'indoor' ? 'indoors' : 'outdoors'
+                  })),
+                  ...house.map((h) => ({
+                    value: ofHouse(h),
+                    label: h.name,
+                    note: `of the house, ${h.setting === 'indoor' ? 'indoors' : 'outdoors'}`
                   })),
                   { value: ANOTHER.indoor, label: 'Another room', note: 'with its own air and hours' },
                   { value: ANOTHER.outdoor, label: 'Another spot outside', note: 'with its own sun and shelter' }

@@ -8,6 +8,7 @@
   import Tick from '../fields/Tick.svelte';
   import BoardsAir from '../site/BoardsAir.svelte';
   import ClosuresField from '../site/ClosuresField.svelte';
+  import PlaceOfHouse from '../site/PlaceOfHouse.svelte';
   import RoomAir from '../site/RoomAir.svelte';
   import WeatherFile from '../site/WeatherFile.svelte';
   import { clock } from '../clock/clock.svelte';
@@ -24,6 +25,7 @@
     <Dialog.Overlay class="veil" />
     <Dialog.Content class="dialog">
       <Dialog.Title class="font-fig text-[20px] font-bold">Hours, air and crew</Dialog.Title>
+      <PlaceOfHouse />
       <div class="mt-3 grid gap-6 sm:grid-cols-2">
         <section>
           <h2>Working hours</h2>

@@ -123,6 +123,7 @@
   }
   .axis {
     position: relative;
+    overflow: hidden;
     height: 18px;
     font-size: 12px;
     color: var(--ink-2);

@@ -17,6 +17,7 @@
   import TextField from '$lib/ui/fields/TextField.svelte';
   import HouseEffects from '$lib/ui/house/HouseEffects.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
+  import { placeWords } from '$words/place-words';
   import { fullDate } from '$words/time';
   import type { PageProps } from './$types';
 
@@ -64,6 +65,8 @@
     const own = draft.numbers[path];
     if (own) edit({ ...draft, numbers: { ...draft.numbers, [path]: { ...own, reason: text } } });
   };
+  const place = (id: string, name: string) =>
+    edit({ ...draft, places: draft.places!.map((p) => (p.id === id ? { ...p, name } : p)) });
   async function send(method: 'POST' | 'PUT', url: string, body: unknown) {
     working = true;
     try {
@@ -226,6 +229,35 @@
       onchange={(currency) => edit({ ...draft, currency })}
     />
   </div>
+
+  <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Places</h2>
+  {#each draft.places ?? [] as p, i (p.id)}
+    <div class="mt-3 flex flex-wrap items-end gap-x-4 gap-y-1">
+      <div class="w-64">
+        <TextField
+          label="Place {i + 1}"
+          value={p.name}
+          maxlength={60}
+          disabled={!data.mayEdit}
+          errors={problemAt(`/places/${i}`) ? [problemAt(`/places/${i}`)!] : null}
+          oninput={(e) => place(p.id, e.currentTarget.value)}
+        />
+      </div>
+      <span class="dim pb-3">{placeWords(p, data.person.units)}</span>
+      {#if data.mayEdit}<button
+          class="btn line"
+          onclick={() => edit({ ...draft, places: draft.places!.filter((x) => x.id !== p.id) })}
+          >Take out<span class="unseen"> {p.name}</span></button
+        >{/if}
+    </div>
+  {:else}<p class="dim mt-3">
+      None yet. A bench or a store that jobs share is set up in a job, under “Change hours, air or crew”, and kept for
+      every job.
+    </p>{/each}
+  {#if draft.places?.length}<p class="dim mt-2 text-[13.5px]">
+      Air and hours are changed in a job that uses the place, and kept from there. Jobs that have it already keep
+      theirs.
+    </p>{/if}
 
   <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Vans</h2>
   <div class="mt-3 flex flex-wrap items-end gap-3">

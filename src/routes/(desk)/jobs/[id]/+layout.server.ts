@@ -41,7 +41,7 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
   if (!found.ok || found.job.setAsideAt) redirect(303, `/mend/${params.id}`);
   const { job } = found;
   const { events } = log;
-  const { knowledge, sensors, importedPlaces } = known;
+  const { knowledge, sensors, importedPlaces, housePlaces } = known;
   const { site, products } = job.document;
   const span = climateSpan(fold(events), now());
   const [forecast, measured] = await Promise.all([
@@ -84,6 +84,9 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
     /** Whether weather is on its way, so that a page without any asks again in a moment. */
     weatherComing: !forecast && hangsOnWeather(job.document) && isComing(site),
     unreadableEntries: log.unreadable.length,
+    /** The places of the house, for this job to use. */
+    housePlaces: [...housePlaces],
+    mayEditHouse: may(person.role, 'edit house rules'),
     mayBook: may(person.role, 'book'),
     mayImportWeather: may(person.role, 'import weather'),
     mayEdit: may(person.role, 'edit jobs'),

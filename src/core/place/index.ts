@@ -1,0 +1,2 @@
+export { forHouse, fromHouse, hasParted, newPlace, PLACE_NAMES } from './new-place';
+export type { HousePlace, Place } from './schema';
