@@ -3,10 +3,10 @@ import { floorJob, whole } from '../../tests/fixtures';
 import { cellsOf, FIRST_PART, splitPart, type JobDocument } from '../core/document';
 import type { Surface } from '../core/surface';
 import { CELL_WORDS, cellSummary } from './cell-words';
-import { cellName, partName, partTitles, pieceList, takenWords } from './part-words';
+import { cellName, layingName, partName, partTitles, pieceList, takenWords } from './part-words';
 import { stationOf } from './station-address';
 
-const doors = (units: string[]): Surface => ({
+const doors = (units?: string[]): Surface => ({
   ...floorJob().surfaces[0]!,
   id: 'doors',
   name: 'Cell doors',
@@ -14,7 +14,7 @@ const doors = (units: string[]): Surface => ({
   cutOuts: [],
   exits: [],
   shape: { type: 'door', widthM: 0.8, heightM: 2 },
-  units,
+  ...(units && { units }),
   faces: (['outside', 'inside', 'top-edge'] as const).map((kind) => ({
     id: kind,
     kind,
@@ -104,4 +104,16 @@ describe('a face with its coats', () => {
     ).toBe('Cell 4, inside: coat 1 dry, coat 2 oil on'));
   it('each state has a word of its own', () =>
     expect(new Set(Object.values(CELL_WORDS)).size).toBe(Object.keys(CELL_WORDS).length));
+});
+
+describe('what a laying went on', () => {
+  const floor = { surfaces: [doors()] };
+  it('is a bay by its number where the part has one face, else with the face; pieces by their names', () => {
+    expect(layingName(floor, floor, { laying: 3, bay: true })).toBe('bay 3');
+    const one = { surfaces: [{ ...doors(), faces: doors().faces.slice(0, 1) }] };
+    const on = [{ surface: 'doors', face: one.surfaces[0]!.faces[0]!.id }];
+    expect(layingName(floor, one, { laying: 3, on, bay: true })).toBe('bay 3');
+    expect(layingName(floor, floor, { laying: 3, on, bay: true })).toMatch(/^bay 3 of Cell doors, /);
+    expect(layingName(floor, floor, { laying: 3, on, bay: false })).toMatch(/^Cell doors, /);
+  });
 });

@@ -40,15 +40,16 @@ export function pieceList(pieces: readonly string[]): string {
 }
 
 /**
- * What a laying went on, in words: the faces it names; of a stretch "bay 3", with the face where the job has more than one.
+ * What a laying went on, in words: the faces it names; of a stretch "bay 3", with the face where its part has more than one.
  */
 export function layingName(
   document: Pick<JobDocument, 'surfaces'>,
+  part: Pick<JobDocument, 'surfaces'> | undefined,
   { laying, on, bay }: { laying: number; on?: readonly Taken[]; bay: boolean }
 ): string {
   if (!on) return `bay ${laying}`;
   if (!bay) return takenWords(document, on);
-  const [only, ...others] = document.surfaces.flatMap((s) => s.faces.filter((f) => f.coats > 0).map(() => s));
+  const [only, ...others] = (part ?? document).surfaces.flatMap((s) => s.faces.filter((f) => f.coats > 0).map(() => s));
   return only && !only.units && others.length === 0 ? `bay ${laying}` : `bay ${laying} of ${takenWords(document, on)}`;
 }
 

@@ -38,7 +38,7 @@
     for (const p of desk.view.parts) {
       const of = desk.view.parts.length > 1 ? ` (${partName(desk.document, p.job.part)})` : '';
       const open = openLayings(p.state)[0];
-      if (open) return `${layingName(desk.document, open)}, coat ${open.coat}${of}, is still open`;
+      if (open) return `${layingName(desk.document, p.job, open)}, coat ${open.coat}${of}, is still open`;
       const waits = p.live.coats.find((c) => c.waitsFor);
       if (waits) return `coat ${waits.number}${of} waits for the ${waits.waitsFor}`;
       if (!p.live.allCoatsLaid) return `not all coats are laid${of}`;

@@ -39,7 +39,7 @@
   /** Which face of which piece has had which coat; a part of one face has no board. */
   const board = $derived(faceBoard(desk.job, desk.state, desk.live));
   const pieces = $derived(namesFaces(board));
-  const what = (s: Step) => (s.kind === 'wipe' ? layingName(desk.document, s) : undefined);
+  const what = (s: Step) => (s.kind === 'wipe' ? layingName(desk.document, desk.job, s) : undefined);
   type Panel =
     | { kind: 'mix' | 'close' | 'tack'; coat: number }
     | { kind: 'spread'; step: Extract<Step, { kind: 'spread' }> }
