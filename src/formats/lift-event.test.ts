@@ -75,6 +75,7 @@ describe('events of version 1', () => {
       'gate.checked: step and gate',
       'handed.over: leave',
       'moisture.read: survey',
+      'part.installed: step and gate',
       'photo.added: survey',
       'prep.done: step and gate',
       'test.made: survey'

@@ -72,6 +72,10 @@ export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords 
       return `${countedRags(e.data.count)} out, ${by}`;
     case 'rags.safe':
       return `${countedRags(e.data.count)} ${e.data.how}, ${by}`;
+    case 'look.said':
+      return `${e.data.another ? `Coat ${e.data.coat} is wanted by the look` : `No coat ${e.data.coat}: by the look it has enough`}${e.data.note ? `, ${e.data.note}` : ''}, ${by}`;
+    case 'part.installed':
+      return `Installed${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
     case 'coat.remedied':
       return `Coat ${e.data.coat} taken off again and mended${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
     case 'day.closed':

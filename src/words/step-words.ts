@@ -83,6 +83,12 @@ export function stepWords(s: Step, nowMs: number, timeZone: string, what?: strin
           : `${counted(s.layings, 'bay', 'bays')} done. Write down the oil used.`,
         action: `Close coat ${s.coat}`
       };
+    case 'look':
+      return {
+        title: `Does it want coat ${s.coat}?`,
+        detail: 'Look along it against the light, feel it with a dry hand: even and fed is enough.',
+        action: 'Look and say'
+      };
     case 'wait':
       return {
         title: `Coat ${s.next} opens ${dayHour(s.span.p50, timeZone)}`,

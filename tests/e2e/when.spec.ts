@@ -34,12 +34,19 @@ async function copyOf(
   return `${DEMO}/jobs/${((await r.json()) as { id: string }).id}`;
 }
 const done = (page: Page) => expect(page.getByText(/forecasts in which|working hours let/)).toBeVisible();
-const log = (page: Page, job: string, type: string, data: object, at: string) =>
+const log = (page: Page, job: string, type: string, data: object, at: string, v?: number) =>
   page.request
     .post(`${DEMO}/api/jobs/${job.split('/').pop()}/events`, {
       data: {
         events: [
-          { id: crypto.randomUUID().replace(/^(.{14})4/, '$17'), at: Date.parse(at), device: 'walk', type, data }
+          {
+            id: crypto.randomUUID().replace(/^(.{14})4/, '$17'),
+            at: Date.parse(at),
+            device: 'walk',
+            ...(v && { v }),
+            type,
+            data
+          }
         ]
       },
       headers: { Origin: DEMO }
@@ -208,6 +215,51 @@ test('coats that outrun the forecast go on by past years, and say so', async ({ 
   await done(page);
   await expect(page.getByText(/by the forecast, then by 10 past years/)).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/holds in \d+ of 30 forecasts/)).toBeVisible();
+});
+
+test('eight film coats in a held room are planned over weeks, whatever the forecast reaches', async ({ page }) => {
+  const eight = structuredClone(counter);
+  for (const s of eight.document.surfaces) for (const f of s.faces) f.coats = f.kind === 'underside' ? 0 : 8;
+  const document = {
+    ...eight.document,
+    finish: { productId: 'skerry-varnish', colour: 'Clear', method: 'brush', bareWood: true }
+  };
+  const job = await copyOf(page, { document }, 'A counter in eight coats', ['skerry-varnish']);
+  await page.goto(`${job}/when`);
+  await done(page);
+  await expect(page.getByText(/^.{3} \d+, \d+:\d+ works\./)).toBeVisible();
+  await expect(page.getByText(/\b(8|9|1\d) visits, last coat touch dry .* (May|Jun)/)).toBeVisible();
+  await page.getByRole('button', { name: /^Book / }).click();
+  await page.waitForURL(/\/load/);
+  await expect(page.getByText(/coat 8/).first()).toBeVisible();
+});
+
+test('a last coat that hangs on the look: asked about when its turn comes, and left out when it has enough', async ({
+  page
+}) => {
+  const job = await copyOf(page, counter, 'A counter by the look', ['corvane-worktop']);
+  await page.goto(`${job}/choose`);
+  await page.getByRole('checkbox', { name: 'The last coat only if the look says so' }).click();
+  await saved(page);
+  for (const [coat, day] of [
+    [1, '05-11'],
+    [2, '05-12'],
+    [3, '05-13']
+  ] as const)
+    for (const [type, data, at] of [
+      ['laying.spread', { laying: 1 }, '09:00'],
+      ['laying.wiped', { laying: 1 }, '09:20'],
+      ['coat.closed', { usedL: 0.2, guessed: true }, '10:00']
+    ] as const)
+      await log(page, job, type, { part: 'first', coat, ...data }, `2027-${day}T${at}:00+01:00`, 2);
+  await page.goto(`${job}/work`);
+  await page.getByRole('button', { name: 'Look and say' }).click();
+  await expect(page.getByRole('heading', { name: 'Does it want coat 4?' })).toBeVisible();
+  await page.getByRole('button', { name: 'It has enough' }).click();
+  await expect(page.getByText(/No coat 4: by the look it has enough/)).toBeVisible();
+  await expect(page.getByText('coat 3 of 3')).toBeVisible();
+  await page.goto(`${job}/leave`);
+  await expect(page.getByText(/waits for|not all coats are laid/)).toHaveCount(0);
 });
 
 test('a desk that is down: the kept forecast goes on, its age is said; a file stands in', async ({ page }) => {

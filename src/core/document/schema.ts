@@ -47,6 +47,8 @@ export const FinishSchema = Type.Object(
     method: Method,
     /** False for a maintenance coat over an old finish. */
     bareWood: Type.Boolean(),
+    /** The last coat goes on only if the look at the one below says so. */
+    lastByLook: Type.Optional(Type.Literal(true)),
     /** When its next coat may go on, where that is not as the house has it. */
     rhythm: Type.Optional(Type.Enum([...RHYTHMS])),
     /** The coats in order, where they are not all alike. The last goes on for coats beyond the list. */
@@ -100,7 +102,7 @@ export const SampleBoardSchema = Type.Object(
 );
 
 /** What the last coat of a part may have to come to before another part begins, in its order. */
-export const AWAITED = ['touch dry', 'ready', 'light use', 'full cure'] as const;
+export const AWAITED = ['touch dry', 'ready', 'light use', 'full cure', 'installed'] as const;
 
 /** Faces of a surface that a part takes: one or all of them, on all pieces or on some. */
 export const TakenSchema = Type.Object(

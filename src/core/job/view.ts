@@ -65,7 +65,7 @@ interface Standing {
 export function view(seen: JobSeen): JobView {
   const { document, state, weather, span, measured } = seen;
   const climateAt = sharedClimates(weather, span);
-  const standing = workedParts(document).map((job): Standing => {
+  const standing = workedParts(document, state).map((job): Standing => {
     const here = job.placeName === undefined ? measured : [];
     const climate = climateAt(job, here, moistureRead(state, job));
     return { job, state: forPart(state, job.part), measured: here, climate };

@@ -51,6 +51,23 @@ describe('a part that waits for another', () => {
     const at = (['touch dry', 'ready', 'light use', 'full cure'] as const).map(until);
     expect([...at].sort((a, b) => a - b)).toEqual(at);
   });
+  it('until it is installed: by the plan when it can be handled, then until somebody says that it is', () => {
+    const planned = seen(waiting('installed', START));
+    const last = planned.parts[0].plan.chosen!.coats.at(-1)!;
+    expect(planned.parts[1]!.job.waits!.untilMs).toBe((last.touchDry ?? last.recoatOpens).p50);
+    const laid = [1, 2].flatMap((coat) => [
+      made('laying.spread', { coat, laying: 1 }, -9000 + coat * 3000),
+      made('laying.wiped', { coat, laying: 1 }, -8980 + coat * 3000),
+      made('coat.closed', { coat, usedL: 2, guessed: false }, -8950 + coat * 3000)
+    ]);
+    const dry = seen(waiting('installed', START), laid);
+    expect(dry.parts[1]!.job.waits).toEqual({
+      untilMs: null,
+      why: 'waits until Reading room is installed, which nobody has said yet'
+    });
+    const hung = seen(waiting('installed', START), [...laid, made('part.installed', {}, -5)]);
+    expect(hung.parts[1]!.job.waits).toBeUndefined();
+  });
   it('has no hour while that one has no start, and says so', () => {
     const hall = seen(waiting('ready')).parts[1]!;
     expect(hall.job.waits).toEqual({

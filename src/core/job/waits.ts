@@ -1,6 +1,7 @@
 import type { CoatTimes, Span } from '../drying';
 import { coatCount, type Awaited, type JobDocument, type Part, type PartJob } from '../document';
 import type { Plan } from '../plan';
+import type { WorkState } from '../log';
 import type { LiveWork } from '../site';
 
 /** A part that is waited for: as it is worked, as it stands, as it is planned. */
@@ -8,6 +9,7 @@ interface AwaitedPart {
   job: PartJob;
   live: LiveWork;
   plan: Plan;
+  state: Pick<WorkState, 'installed'>;
 }
 
 /** The last coat of a part, on the wood or as it is planned; null while neither is known. */
@@ -30,6 +32,8 @@ const AWAITED_ROWS: Readonly<Record<Awaited, AwaitedRow>> = {
   'touch dry': { words: 'touch dry', span: (c) => c.touchDry ?? c.recoatOpens },
   ready: { words: 'ready for another coat', span: (c) => c.recoatOpens },
   'light use': { words: 'in light use', span: (c) => c.lightUse ?? c.recoatOpens },
+  // Till somebody says that it is, it may be from when it can be handled.
+  installed: { words: 'installed', span: (c) => c.touchDry ?? c.recoatOpens },
   'full cure': { words: 'fully cured', span: (c) => c.fullCure ?? c.lightUse ?? c.recoatOpens }
 };
 
@@ -46,10 +50,13 @@ export function waitsOf(
   if (!part.after) return undefined;
   const { until } = part.after;
   const last = lastCoat(awaited);
-  const untilMs = last ? AWAITED_ROWS[until].span(last).p50 : null;
-  if (untilMs !== null && untilMs <= nowMs) return undefined;
   const why = `waits until ${names.get(part.after.part)} is ${awaitedWords(until)}`;
-  return { untilMs, why: untilMs === null ? `${why}, which has no date yet` : why };
+  const untilMs = last ? AWAITED_ROWS[until].span(last).p50 : null;
+  if (untilMs === null) return { untilMs, why: `${why}, which has no date yet` };
+  // The clock can't say that a thing hangs in its place: a person does.
+  if (until === 'installed' && awaited.state.installed.has(part.after.part)) return undefined;
+  if (untilMs > nowMs) return { untilMs, why };
+  return until === 'installed' ? { untilMs: null, why: `${why}, which nobody has said yet` } : undefined;
 }
 
 /** The parts in an order in which none comes before the one it waits for. */

@@ -20,6 +20,7 @@ export const FAMILIES = [
   'coat',
   'laying',
   'tack',
+  'look',
   'reading',
   'note',
   'rag',
@@ -168,6 +169,27 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
     family: 'load',
     take: (s, e) => {
       s.load.from.set(e.data.item, e.data.from);
+      return null;
+    }
+  },
+  'look.said': {
+    ...work,
+    family: 'look',
+    ofPart: true,
+    take: (s, e) => {
+      const { part, coat, another } = e.data;
+      if (s.coats.some((c) => c.part === part && c.coat === coat)) return `coat ${coat} was on already`;
+      s.looks.set(part, { coat, another, atMs: e.at, by: e.byName });
+      return null;
+    }
+  },
+  'part.installed': {
+    ...work,
+    family: 'step and gate',
+    ofPart: true,
+    take: (s, e) => {
+      if (s.installed.has(e.data.part)) return 'it was installed already';
+      s.installed.set(e.data.part, e.at);
       return null;
     }
   },

@@ -14,6 +14,7 @@ export {
   type JobStage,
   jobStage,
   type LayerLook,
+  type LookSaid,
   openLayings,
   packedKey,
   type PartState,

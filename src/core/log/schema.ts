@@ -223,6 +223,10 @@ export const EVENT_SCHEMAS = [
       closed
     )
   ),
+  /** Whether a coat that hangs on the look goes on: `coat` is that one. */
+  event('look.said', Type.Object({ part, coat, another: Type.Boolean(), note }, closed)),
+  /** What the part is of is in its place for good. */
+  event('part.installed', Type.Object({ part, note }, closed)),
   event('coat.remedied', Type.Object({ part, coat, note }, closed)),
   event('day.closed', Type.Object({ date: Type.String({ format: 'date' }) }, closed)),
   event('handed.over', Type.Object({}, closed)),

@@ -78,6 +78,14 @@ export interface BatchState {
   leftL?: number;
 }
 
+/** Whether a coat that hangs on the look goes on, and who said so. */
+export interface LookSaid {
+  coat: number;
+  another: boolean;
+  atMs: number;
+  by: string;
+}
+
 /** What is so on site: the fold of all events, the same on every phone and on the server. */
 export interface WorkState {
   coats: CoatState[];
@@ -104,6 +112,10 @@ export interface WorkState {
   ragsCountedAtMs?: number;
   /** What the client said last of sample boards, by part. */
   approvals: Map<string, ColourWord>;
+  /** What was last said of a coat that hangs on the look, by part. */
+  looks: Map<string, LookSaid>;
+  /** When parts were installed. */
+  installed: Map<string, number>;
   /** How many batches the job has had, whatever their part: the next one's letter follows. */
   batchesMixed: number;
   /** The load list: what is packed, by visit and item, and where each item comes from. */
@@ -129,6 +141,8 @@ export const emptyState = (undone: Set<string>): WorkState => ({
   prep: new Map(),
   closedDays: [],
   approvals: new Map(),
+  looks: new Map(),
+  installed: new Map(),
   batchesMixed: 0,
   daysClosedAtMs: [],
   load: { packed: new Map(), from: new Map() },

@@ -44,6 +44,8 @@ export type Step = { closed?: string; warn?: string } & (
       untested?: boolean;
     }
   | { kind: 'close coat'; coat: number; layings: number }
+  /** The last coat hangs on the look: somebody says whether it goes on. */
+  | { kind: 'look'; coat: number }
   | { kind: 'wait'; coat: number; next: number; span: Span; progress: number }
   /** Oil stood on a coat: it comes off before anything else goes on. */
   | { kind: 'remedy'; coat: number; layings: number[]; stain: boolean }
@@ -185,6 +187,10 @@ function coatSteps(
   // A coat whose layings name their faces is on everything once none wants it any more.
   const board = faceBoard(job, state, live);
   const allOn = openCoat?.layings.some((b) => b.on) && wanting(board, next).length === 0;
+  const said = state.looks.get(job.part);
+  const wantedByLook = said?.coat === next && said.another;
+  if (job.finish?.lastByLook && next === wanted && next > 1 && !openCoat && !wantedByLook)
+    return [...out, { kind: 'look', coat: next, ...(closed && { closed }) }];
   if (!batch && !allOn)
     out.push({
       kind: 'mix',

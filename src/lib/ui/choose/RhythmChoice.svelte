@@ -1,6 +1,7 @@
 <script lang="ts">
   import { RHYTHMS } from '$core/house';
   import Choice from '../fields/Choice.svelte';
+  import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import { RHYTHM_WORDS } from './choose-edits';
 
@@ -27,4 +28,15 @@
         else delete d.finish!.rhythm;
       })}
   />
+  {#if desk.plan.coats.length > 1 || desk.job.finish?.lastByLook}
+    <Tick
+      label="The last coat only if the look says so"
+      checked={desk.job.finish?.lastByLook ?? false}
+      onchange={(on) =>
+        desk.editPart((d) => {
+          if (on) d.finish!.lastByLook = true;
+          else delete d.finish!.lastByLook;
+        })}
+    />
+  {/if}
 </div>

@@ -33,7 +33,11 @@
     what: (e) => {
       const { laying } = e.data;
       const spread = e.type === 'laying.spread' ? e.data : layingAt(e.data);
-      return layingName(desk.document, partAt(e.data.part)?.job, { laying, on: spread?.on, bay: spread?.bay ?? !spread?.on });
+      return layingName(desk.document, partAt(e.data.part)?.job, {
+        laying,
+        on: spread?.on,
+        bay: spread?.bay ?? !spread?.on
+      });
     },
     ends: (e) => {
       const job = partAt(e.data.part)?.job;

@@ -9,11 +9,12 @@
   import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import RefusedEntry from '$lib/ui/outbox/RefusedEntry.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { layingName } from '$words/part-words';
+  import { layingName, partName } from '$words/part-words';
   import { stepWords } from '$words/step-words';
   import { upperFirst } from '$words/upper-first';
   import { clockTime } from '$words/time';
   import CloseCoatPanel from '$lib/ui/worklog/CloseCoatPanel.svelte';
+  import LookPanel from '$lib/ui/worklog/LookPanel.svelte';
   import MixPanel from '$lib/ui/worklog/MixPanel.svelte';
   import NotePanel from '$lib/ui/worklog/NotePanel.svelte';
   import NowBlock from '$lib/ui/worklog/NowBlock.svelte';
@@ -41,12 +42,18 @@
   const pieces = $derived(namesFaces(board));
   const what = (s: Step) => (s.kind === 'wipe' ? layingName(desk.document, desk.job, s) : undefined);
   type Panel =
-    | { kind: 'mix' | 'close' | 'tack'; coat: number }
+    | { kind: 'mix' | 'close' | 'tack' | 'look'; coat: number }
     | { kind: 'spread'; step: Extract<Step, { kind: 'spread' }> }
     | { kind: 'note' }
     | { kind: 'reading' };
   let panel = $state<Panel | null>(null);
   const done = new JustDone();
+  /** Another part waits until this one is in its place for good, and nobody has said that it is. */
+  const toInstall = $derived(
+    desk.live.allCoatsLaid &&
+      !desk.state.installed.has(desk.job.part) &&
+      desk.document.parts.some((p) => p.after?.part === desk.job.part && p.after.until === 'installed')
+  );
   const air = $derived(desk.climate ? siteHourAt(desk.climate, clock.now) : null);
   const lastCoat = $derived(desk.state.coats.at(-1)?.coat ?? 0);
   $effect(() => {
@@ -85,6 +92,8 @@
         );
       case 'close coat':
         return void (panel = { kind: 'close', coat: s.coat });
+      case 'look':
+        return void (panel = { kind: 'look', coat: s.coat });
       case 'remedy':
         return logged('Written down', await desk.write('coat.remedied', { coat: s.coat }));
       case 'morning test':
@@ -132,6 +141,8 @@
       <CloseCoatPanel coat={panel.coat} onclose={(id) => logged('Coat closed', id)} />
     {:else if panel?.kind === 'tack'}
       <TackPanel coat={panel.coat} onclose={(id) => logged('Test written', id)} />
+    {:else if panel?.kind === 'look'}
+      <LookPanel coat={panel.coat} onclose={(id) => logged('Written down', id)} />
     {:else if panel?.kind === 'note'}
       <NotePanel onclose={(id) => logged('Note written', id)} />
     {:else if panel?.kind === 'reading'}
@@ -169,6 +180,13 @@
           </li>
         {/each}
       </ul>
+      {#if toInstall}
+        <div class="tools">
+          <button class="btn line" onclick={async () => logged('Installed', await desk.write('part.installed', {}))}
+            >{partName(desk.document, desk.job.part)} is installed</button
+          >
+        </div>
+      {/if}
       <div class="tools">
         {#if lastCoat > 0}<button class="btn line" onclick={() => (panel = { kind: 'tack', coat: lastCoat })}
             >Tack test</button
