@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import cards from '../../demo/cards.json' with { type: 'json' };
 import deck from '../../demo/jobs/02-boathouse-deck.json' with { type: 'json' };
 import terrace from '../../demo/jobs/04-saltgate-terrace.json' with { type: 'json' };
-import doorsFile from '../../demo/jobs/05-cell-doors.json' with { type: 'json' };
+import doorsFile from '../version-1/cell-doors.json' with { type: 'json' };
 import { accessible, DEMO, phone, pick, saved, signIn, test } from './helpers';
 
 /** Choose and Load: systems, coats, sample boards, tins, mixing, the bench and what the log teaches. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { card, deckJob, floorJob, knowledge, made, NOW, readDry } from '../../../tests/fixtures';
 import terrace from '../../../demo/jobs/04-saltgate-terrace.json';
-import doorsFile from '../../../demo/jobs/05-cell-doors.json';
+import doorsFile from '../../../tests/version-1/cell-doors.json';
 import { emptyHouse, houseRules } from '../house';
 import { coverageLog } from '../coverage';
 import type { ProductCard } from '../product';

@@ -7,7 +7,7 @@ import { siteClimate } from '$core/window';
 import { emptyHouse, houseRules } from '$core/house';
 import { withProduct } from './fit';
 import { card, counterJob, deckJob, floorJob, knowledge, NOW } from '../../../../tests/fixtures';
-import doorsFile from '../../../../demo/jobs/05-cell-doors.json';
+import doorsFile from '../../../../tests/version-1/cell-doors.json';
 import {
   addCoat,
   changeCoat,
