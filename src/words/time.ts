@@ -57,6 +57,10 @@ export function hourWords(ms: number, nowMs: number, timeZone: string): string {
 export const dayHour = (ms: number, timeZone: string): string =>
   `${dayShort(ms, timeZone)}, ${clockTime(ms, timeZone)}`;
 
+/** The hour of a start, which names its day always, today's too. */
+export const startWords = (ms: number, nowMs: number, timeZone: string): string =>
+  dateKey(ms, timeZone) === dateKey(nowMs, timeZone) ? dayHour(ms, timeZone) : hourWords(ms, nowMs, timeZone);
+
 /** The hours of a coat: "Mon 24, 14:20 to 15:40", "Mon 24, 16:00 to Tue 25, 08:10" over a night. */
 export const laidWords = (laid: { laidFromMs: number; laidToMs: number }, timeZone: string): string =>
   `${dayHour(laid.laidFromMs, timeZone)} to ${

@@ -55,6 +55,30 @@ test('three systems for the rooftop terrace stand side by side, and one is picke
   await saved(page);
 });
 
+test('a system of two products is made from nothing and put beside one of one', async ({ page }) => {
+  const job = await copyOf(page, doorsFile.document, 'Doors to compare for', ['tansy-gel', 'skerry-varnish']);
+  await page.goto(`${job}/choose?view=compare`);
+  const table = page.getByRole('region', { name: 'Systems side by side' });
+  await pick(page, /^Product/, /^Pellow Hardwax/);
+  await page.getByRole('button', { name: 'Put beside' }).click();
+  await pick(page, /^Product/, /^Tansy Gel/);
+  await page.getByRole('button', { name: 'Another product on top' }).click();
+  await page.getByLabel('Coats of it').fill('2');
+  await page.getByRole('button', { name: 'Then the next product' }).click();
+  await expect(page.getByText(/From the wood up: Tansy Gel, 2 coats, then what you pick/)).toBeVisible();
+  await pick(page, /^Product/, /^Skerry Varnish/);
+  await page.getByLabel('Coats of it').fill('3');
+  await page.getByRole('button', { name: 'Put beside' }).click();
+  await expect(table.getByRole('columnheader')).toHaveCount(3);
+  await table
+    .getByRole('columnheader', { name: /Tansy Gel/ })
+    .getByRole('button', { name: 'Choose' })
+    .click();
+  await expect(page.getByRole('button', { name: /^Coat 2, Tansy Gel/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Coat 5, Skerry Varnish/ })).toBeVisible();
+  await saved(page);
+});
+
 test('the doors: stain and varnish coat by coat; a broken layer rule says why and what cures it', async ({ page }) => {
   await page.goto(`${await doors(page, 'Doors coat by coat')}/choose`);
   const coats = page.getByRole('list', { name: 'Coats, from the wood up' });

@@ -227,7 +227,7 @@ test('eight film coats in a held room are planned over weeks, whatever the forec
   const job = await copyOf(page, { document }, 'A counter in eight coats', ['skerry-varnish']);
   await page.goto(`${job}/when`);
   await done(page);
-  await expect(page.getByText(/^.{3} \d+, \d+:\d+ works\./)).toBeVisible();
+  await expect(page.getByText(/Tue 18, 09:40 works\./)).toBeVisible();
   await expect(page.getByText(/\b(8|9|1\d) visits, last coat touch dry .* (May|Jun)/)).toBeVisible();
   await page.getByRole('button', { name: /^Book / }).click();
   await page.waitForURL(/\/load/);
@@ -248,7 +248,7 @@ test('a last coat that hangs on the look: asked about when its turn comes, and l
   ] as const)
     for (const [type, data, at] of [
       ['laying.spread', { laying: 1 }, '09:00'],
-      ['laying.wiped', { laying: 1 }, '09:20'],
+      ['laying.wiped', { laying: 1 }, '09:12'],
       ['coat.closed', { usedL: 0.2, guessed: true }, '10:00']
     ] as const)
       await log(page, job, type, { part: 'first', coat, ...data }, `2027-${day}T${at}:00+01:00`, 2);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { floorJob } from '../../../tests/fixtures';
-import { measureSurface, templateShape, type CutOut, type Shape, type Surface } from '../../core/surface';
+import { faceAreas, measureSurface, templateShape, type CutOut, type Shape, type Surface } from '../../core/surface';
 import {
   planDrawing,
   ringAreaM2,
@@ -257,6 +257,38 @@ describe('the take-off', () => {
       expect(s.units).toEqual(all[i]!.units);
       expect(s.faces.map((f) => [f.kind, f.coats])).toEqual(all[i]!.faces.map((f) => [f.kind, f.coats]));
     });
+  });
+  it('a shape no row can hold keeps the area of each face, of one piece', () => {
+    const stair: Surface = {
+      ...surface({
+        type: 'stair',
+        treads: 9,
+        depthM: 0.27,
+        widthM: 0.9,
+        riserM: 0.178,
+        nosingGirthM: 0.06,
+        strings: 2,
+        stringLengthM: 3.1,
+        stringGirthM: 0.3,
+        winders: []
+      }),
+      kind: 'stair',
+      exits: [],
+      units: ['left', 'right'],
+      faces: (['tread', 'riser', 'nosing', 'string'] as const).map((kind) => ({
+        ...surface({ type: 'area', areaM2: 1 }).faces[0]!,
+        id: kind,
+        kind
+      }))
+    };
+    const text = writeTakeOff([stair]);
+    expect(text).toContain('treads 2 of 2.187 m²');
+    const r = readTakeOff(text, 'metric');
+    const areas = (s: Surface) =>
+      [...faceAreas(s).values()].map(({ plan }) => (plan.ok ? Number(plan.areaM2.toFixed(3)) : plan.problem));
+    expect(r.ok && areas(r.surfaces[0]!)).toEqual(areas(stair));
+    const wrong = readTakeOff('name,kind,area,faces\nS,stair,2 m²,treads 2 of two\n', 'metric');
+    expect(wrong.ok ? [] : wrong.problems.map((p) => p.problem)).toEqual([expect.stringContaining('treads 2 of two')]);
   });
   it('a cell that a sheet would run as a formula is written as text', () =>
     expect(writeTakeOff([{ ...surface({ type: 'area', areaM2: 5 }), name: '=1+1' }])).toContain("'=1+1"));

@@ -11,6 +11,7 @@ import {
   unitCount,
   usualFaces,
   walkText,
+  type Face,
   type FaceKind,
   type Shape,
   type Surface,
@@ -110,7 +111,7 @@ function rowSurface(
     .split(';')
     .map((t) => t.trim())
     .filter(Boolean);
-  const faces = rowFaces(row.faces, kind ?? 'floor', bad);
+  const faces = rowFaces(row.faces, kind ?? 'floor', system, bad);
   if (!name || !kind || !speciesId || !shape || !faces) return null;
   const surface: Surface = {
     id: freshId(name, ids),
@@ -174,7 +175,12 @@ function rowShape(
   return bad('length', 'give length and width, a wall walk, or an area.');
 }
 
-function rowFaces(text: string | undefined, kind: SurfaceKind, bad: (c: Column, problem: string) => null) {
+function rowFaces(
+  text: string | undefined,
+  kind: SurfaceKind,
+  system: UnitSystem,
+  bad: (c: Column, problem: string) => null
+) {
   if (!text) return usualFaces(kind).map((k, i) => newFace(k, i === 0 ? 2 : 1));
   const kinds = new Map<string, FaceKind>(FACE_KINDS.map((k) => [faceName(k).toLowerCase(), k]));
   const out = [];
@@ -182,10 +188,13 @@ function rowFaces(text: string | undefined, kind: SurfaceKind, bad: (c: Column, 
     .split(';')
     .map((t) => t.trim())
     .filter(Boolean)) {
-    const m = /^(.*?)\s+(\d{1,2})$/.exec(part);
+    const m = /^(.*?)\s+(\d{1,2})(?:\s+of\s+(.+))?$/.exec(part);
     const face = m && (kinds.get(m[1]!.toLowerCase()) ?? FACE_KINDS.find((k) => k === m[1]!.toLowerCase()));
-    if (!m || !face || Number(m[2]) > 12) return bad('faces', `“${part}” is not a face and its coats, like “top 2”.`);
-    out.push(newFace(face, Number(m[2])));
+    if (!m || !face || Number(m[2]) > 12)
+      return bad('faces', `“${part}” is not a face and its coats, like “top 2”, or “treads 2 of 2.19 m²”.`);
+    const area = m[3] === undefined ? null : parseArea(m[3], system);
+    if (area && !area.ok) return bad('faces', `“${part}”: ${area.problem}`);
+    out.push({ ...newFace(face, Number(m[2])), ...(area && { areaM2: area.value }) });
   }
   return out;
 }
@@ -203,6 +212,7 @@ function freshId(name: string, ids: Set<string>): string {
   return id;
 }
 
+const m2 = (area: number) => `${Number(area.toFixed(4))} m²`;
 const inMm = (m: number) => `${Number((m * 1000).toFixed(1))} mm`;
 
 /** Writes surfaces as a take-off in metric. Shapes that are no outline are written by their area. */
@@ -221,7 +231,7 @@ export function writeTakeOff(surfaces: readonly Surface[]): string {
 function cells(s: Surface): Partial<Record<Column, string>> {
   const measured = measureSurface(s);
   const plain = !s.cutOuts?.length;
-  const area = measured.ok ? `${Number(measured.areaM2.toFixed(4))} m²` : '';
+  const area = measured.ok ? m2(measured.areaM2) : '';
   const size = (): Partial<Record<Column, string>> => {
     if (!measured.ok) return {};
     if (s.shape.type === 'rectangle' && plain) return { length: inMm(s.shape.lengthM), width: inMm(s.shape.widthM) };
@@ -231,17 +241,24 @@ function cells(s: Surface): Partial<Record<Column, string>> {
       return { walk: walkText(s.shape.walls, 'metric') };
     return {};
   };
+  const held = size();
+  /** A shape that the row does not hold can't give its faces their areas: each says its own, as one that was typed. */
+  const areaWords = (f: Face): string => {
+    const part = measured.ok && Object.keys(held).length === 0 ? measured.parts[f.kind] : undefined;
+    const areaM2 = f.areaM2 ?? (part?.ok ? part.areaM2 : undefined);
+    return areaM2 === undefined ? '' : ` of ${m2(areaM2)}`;
+  };
   return {
     name: s.name,
     kind: s.kind,
     species: s.speciesId,
     shape: s.shape.type,
-    ...size(),
+    ...held,
     area,
     thickness: s.thicknessM > 0 ? inMm(s.thicknessM) : '',
     ...(s.boards && { board: inMm(s.boards.widthM), gap: s.boards.gapM ? inMm(s.boards.gapM) : '' }),
     grit: String(s.lastGrit),
     ...(unitCount(s) > 1 && { tags: s.units!.join('; ') }),
-    faces: s.faces.map((f) => `${faceName(f.kind).toLowerCase()} ${f.coats}`).join('; ')
+    faces: s.faces.map((f) => `${faceName(f.kind).toLowerCase()} ${f.coats}${areaWords(f)}`).join('; ')
   };
 }

@@ -166,6 +166,32 @@ export function systemOf(card: ProductCard, method: Method, job: PartJob): Finis
   };
 }
 
+/** A product of a system made from nothing, and how many coats of it follow each other. */
+export interface Layer {
+  card: ProductCard;
+  method: Method;
+  coats: number;
+}
+
+/** A system of several products, from the wood up; every face that is coated gets all of its coats, twelve at most. */
+export function stackOf(layers: readonly Layer[], job: PartJob): FinishSystem {
+  const coats = layers
+    .flatMap(({ card, method, coats }) =>
+      Array.from({ length: coats }, (): CoatChoice => ({ productId: card.id, colour: card.colours[0]!, method }))
+    )
+    .slice(0, 12);
+  const [first] = layers;
+  const base = systemOf(first!.card, first!.method, job);
+  const { colour } = base.finish;
+  const listed = coats.map((c) => (c.productId === first!.card.id ? { ...c, colour } : c));
+  const faces = job.surfaces.flatMap((s) => s.faces.filter((f) => f.coats > 0).map((f) => faceRef(s, f)));
+  return {
+    id: base.id,
+    finish: { ...base.finish, coats: listed },
+    faceCoats: Object.fromEntries(faces.map((ref) => [ref, listed.length]))
+  };
+}
+
 /** Coats per face held to what the card allows. */
 function faceCoatsWithin(card: ProductCard, job: PartJob): Pick<FinishSystem, 'faceCoats'> {
   const most = card.limits.maxCoats;

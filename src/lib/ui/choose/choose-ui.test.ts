@@ -21,6 +21,7 @@ import {
   removeCoat,
   setCoatProduct,
   setOnFace,
+  stackOf,
   systemOf,
   unlistCoats
 } from './choose-edits';
@@ -174,6 +175,26 @@ describe('systems to weigh', () => {
     const system = systemOf(card('ostrel-duo'), 'thin', counterJob());
     expect(Math.max(...Object.values(system.faceCoats!))).toBe(2);
     expect(systemOf(card('marrum-deck'), 'thin', deckJob()).faceCoats).toBeUndefined();
+  });
+  it('a system of several products made from nothing lists its coats, on every face that is coated', () => {
+    const job = counterJob();
+    const layer = (id: string, method: 'thin' | 'brush', coats: number) => ({ card: card(id), method, coats });
+    const system = stackOf([layer('tansy-gel', 'thin', 2), layer('skerry-varnish', 'brush', 3)], job);
+    expect(system.finish.coats!.map((c) => [c.productId, c.method])).toEqual([
+      ['tansy-gel', 'thin'],
+      ['tansy-gel', 'thin'],
+      ['skerry-varnish', 'brush'],
+      ['skerry-varnish', 'brush'],
+      ['skerry-varnish', 'brush']
+    ]);
+    expect(system.finish).toMatchObject({ productId: 'tansy-gel', method: 'thin' });
+    const wanted = job.surfaces.flatMap((s) => s.faces.filter((f) => f.coats > 0));
+    expect(Object.values(system.faceCoats!)).toEqual(wanted.map(() => 5));
+    chooseSystem(job, system, [card('tansy-gel'), card('skerry-varnish')]);
+    expect(isChosen(job, system)).toBe(true);
+    expect(job.products.map((p) => p.id)).toEqual(['tansy-gel', 'skerry-varnish']);
+    const many = stackOf([layer('tansy-gel', 'thin', 8), layer('skerry-varnish', 'brush', 8)], job);
+    expect(many.finish.coats).toHaveLength(12);
   });
   it('one that is chosen is the job’s, and the cards held stay as they are held', () => {
     const job = deckJob();

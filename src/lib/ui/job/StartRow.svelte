@@ -6,7 +6,7 @@
   import { RULE_WORD } from '$words/rule-words';
   import { coatSegments, cutAt } from '../ribbon/segments';
   import { closureWords } from '$words/closure-words';
-  import { hourWords, laidWords, spanWords, whenWords } from '$words/time';
+  import { hourWords, laidWords, spanWords, startWords, whenWords } from '$words/time';
 
   interface Props {
     outcome: SequenceOutcome;
@@ -73,7 +73,7 @@
 
 <div class="row" class:chosen>
   <button onclick={onpick} aria-pressed={chosen} style="width:{LEFT}px">
-    <b class="fig">{hourWords(outcome.startMs, nowMs, timeZone)}</b>
+    <b class="fig">{startWords(outcome.startMs, nowMs, timeZone)}</b>
     {#if rank && rank.members > 1}
       <span class="holds" class:none={rank.holds === 0}
         ><b class="fig">{rank.holds}</b> of {rank.members}{roomy ? ' dry' : ''}</span

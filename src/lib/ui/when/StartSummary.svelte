@@ -5,7 +5,7 @@
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import { closureWords } from '$words/closure-words';
-  import { hourWords } from '$words/time';
+  import { hourWords, startWords } from '$words/time';
   import { dryingGaps } from './gaps';
 
   interface Props {
@@ -18,7 +18,7 @@
   const { outcome, rank, context, lines, committed }: Props = $props();
   const desk = useJobDesk();
   const zone = $derived(desk.job.site.timeZone);
-  const when = (ms: number) => hourWords(ms, desk.minuteMs, zone);
+  const when = (ms: number) => startWords(ms, desk.minuteMs, zone);
   const many = $derived(rank !== undefined && rank.members > 1);
   const share = $derived(rank ? rank.holds / rank.members : outcome.ok ? 1 : 0);
   const kind = $derived(share >= 0.8 ? 'go' : share > 0 ? 'part' : 'no');

@@ -7,6 +7,8 @@
   import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
   import WearCurve from '$lib/ui/job/WearCurve.svelte';
+  import PieceBoard from '$lib/ui/pieces/PieceBoard.svelte';
+  import { faceBoard, namesFaces } from '$core/site';
   import Why from '$lib/ui/why/Why.svelte';
   import { monthYear } from '$words/time';
 
@@ -17,6 +19,8 @@
     const card = topCard(desk.job);
     return cardOf(desk.job, card?.maintenanceProductId) ?? card;
   });
+  /** Which face has had which coat: what a repair years later asks first. */
+  const board = $derived(faceBoard(desk.job, desk.state, desk.live));
   const zone = $derived(desk.job.site.timeZone);
   const keep = $derived(desk.live.keep ?? desk.plan.keep);
   /** How each surface is lived in: as it was looked at by itself, else as the whole place. */
@@ -154,3 +158,4 @@
     </section>
   </div>
 {/if}
+{#if desk.state.coats.length && namesFaces(board)}<div class="mt-6"><PieceBoard {board} /></div>{/if}

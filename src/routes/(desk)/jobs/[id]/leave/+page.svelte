@@ -7,6 +7,8 @@
   import { usableFrom } from '$core/calendar';
   import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
+  import PieceBoard from '$lib/ui/pieces/PieceBoard.svelte';
+  import { faceBoard, namesFaces } from '$core/site';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
   import { coatSegments } from '$lib/ui/ribbon/segments';
@@ -15,6 +17,8 @@
 
   const desk = useJobDesk();
   const zone = $derived(desk.job.site.timeZone);
+  /** Which face of which piece has had which coat; a part of one face has no board. */
+  const board = $derived(faceBoard(desk.job, desk.state, desk.live));
   const real = $derived(desk.live.allCoatsLaid);
   const leave = $derived(desk.live.leave ?? desk.plan.leave);
   const last = $derived(real ? desk.live.coats.at(-1) : desk.plan.chosen?.coats.at(-1));
@@ -174,6 +178,7 @@
       {#if last.pastForecast || (leave.fullCure && desk.climate && leave.fullCure.p50 > desk.climate.startMs + desk.climate.hours.length * 3_600_000)}
         <p class="dim mt-2 text-[13px]">Dates past the forecast count with the mean of its last five days.</p>
       {/if}
+      {#if desk.state.coats.length && namesFaces(board)}<div class="mt-6"><PieceBoard {board} /></div>{/if}
     </section>
     <section aria-label="What was used">
       <h2 class="border-b-[1.5px] border-ink pb-1">What was used</h2>

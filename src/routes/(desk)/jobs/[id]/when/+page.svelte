@@ -22,7 +22,7 @@
   import StartSummary from '$lib/ui/when/StartSummary.svelte';
   import { closureWords } from '$words/closure-words';
   import { partName, waitsWords } from '$words/part-words';
-  import { dayHour, hourWords } from '$words/time';
+  import { dayHour, hourWords, startWords } from '$words/time';
   import { upperFirst } from '$words/upper-first';
   import type { PageProps } from './$types';
 
@@ -214,7 +214,7 @@
           >{/if}
       {:else if focus}
         <button class="btn" disabled={!focus.ok && !rankOf(focus.startMs)?.holds} onclick={book}
-          >Book {hourWords(focus.startMs, desk.minuteMs, zone)}</button
+          >Book {startWords(focus.startMs, desk.minuteMs, zone)}</button
         >
       {/if}
     {/if}
