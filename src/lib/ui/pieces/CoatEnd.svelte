@@ -23,7 +23,7 @@
     width="15.5"
     height="17.5"
     fill={FILL[state]}
-    stroke={state === 'to come'
+    stroke={state === 'to come' || state === 'begun'
       ? 'var(--rule-2)'
       : state === 'open'
         ? 'var(--go)'

@@ -4,6 +4,7 @@
   import { dayStarts } from '$core/calendar';
   import type { PartView } from '$core/job';
   import type { HourVerdict } from '$core/judge';
+  import type { SequenceOutcome } from '$core/window';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Ribbon from '../ribbon/Ribbon.svelte';
   import { coatSegments, cutAt } from '../ribbon/segments';
@@ -15,9 +16,11 @@
     /** The hours of the chart above, whose axis this shares. */
     hours: readonly HourVerdict[];
     width: number;
+    /** The start that is looked at for the part in hand, while none is booked. */
+    focus: SequenceOutcome | null;
   }
   /** All parts of the job on one axis: their coats as they lie and as they are chosen, so that their days can be seen together. */
-  const { hours, width }: Props = $props();
+  const { hours, width, focus }: Props = $props();
   const desk = useJobDesk();
   const zone = $derived(desk.job.site.timeZone);
   const LEFT = $derived(width > 700 ? 210 : 92);
@@ -53,10 +56,11 @@
       };
     })
   );
-  /** The coats on the wood, and those that are to come. */
-  function coatsOf({ live, plan }: PartView) {
+  /** The coats on the wood, and those that are to come: of the part in hand by the start that is looked at. */
+  function coatsOf({ job, live, plan }: PartView) {
     const laid = live.coats.at(-1)?.number ?? 0;
-    return [...live.coats, ...(plan.chosen?.coats ?? []).filter((c) => c.number > laid)];
+    const ahead = (job.part === desk.job.part && focus) || plan.chosen;
+    return [...live.coats, ...(ahead?.coats ?? []).filter((c) => c.number > laid)];
   }
 </script>
 

@@ -97,10 +97,12 @@
   {/if}
   {#if mayStretch}
     <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="How much of it">
-      <button class="btn line min-h-12" aria-pressed={!stretch} onclick={() => (bayPicked = false)}
+      <button class="btn min-h-12" class:line={stretch} aria-pressed={!stretch} onclick={() => (bayPicked = false)}
         >{begun ? 'The rest of it' : 'All of it'}</button
       >
-      <button class="btn line min-h-12" aria-pressed={stretch} onclick={() => (bayPicked = true)}>A bay of it</button>
+      <button class="btn min-h-12" class:line={!stretch} aria-pressed={stretch} onclick={() => (bayPicked = true)}
+        >A bay of it</button
+      >
     </div>
   {/if}
   <div class="mt-3 grid grid-cols-2 gap-3">

@@ -3,6 +3,7 @@
   import { partsNamed } from '$core/log';
   import type { LayingEnd } from '$core/site';
   import { classTraits } from '$core/product';
+  import { namedList } from '$core/surface';
   import { showPour } from '$core/units';
   import { clock } from '../clock/clock.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
@@ -47,10 +48,8 @@
   };
   /** Where a job has several parts, what happened to one says to which. */
   const partOf = (e: (typeof log)[number]) =>
-    desk.view.parts.length > 1
-      ? partsNamed(e)
-          .map((p) => `${partName(desk.document, p)}: `)
-          .join('')
+    desk.view.parts.length > 1 && partsNamed(e).length
+      ? `${namedList(partsNamed(e).map((p) => partName(desk.document, p)))}: `
       : '';
   const SHOWN_AT_FIRST = 40;
   let wholeLog = $state(false);

@@ -330,7 +330,7 @@
           committed={bookedMs === focus.startMs ? committed : null}
         />
       {/if}
-      {#if desk.view.parts.length > 1}<PartsDays hours={desk.plan.hours} {width} />{/if}
+      {#if desk.view.parts.length > 1}<PartsDays hours={desk.plan.hours} {width} {focus} />{/if}
       {#if finder.state === 'done' && !nothingHolds}<Helps {finder} />{/if}
       {#if finder.state === 'done' && needsWeather(desk.job)}<Months {finder} />{/if}
       {#if focus && context}<HourValues {finder} {context} outcome={focus} />{/if}
