@@ -1,5 +1,4 @@
-import { EVENT_VERSION } from '../core/log';
-import { FIRST_PART } from '../core/keyed';
+import { EVENT_VERSION, FIRST_PART } from '../core/keyed';
 
 type Fields = { readonly [name: string]: unknown };
 const isGroup = (v: unknown): v is Fields => typeof v === 'object' && v !== null && !Array.isArray(v);

@@ -72,3 +72,6 @@ export const NAME_FORMS: readonly NameForm[] = [
 
 /** The id of every job's first part, which takes whatever no other part takes: where a name of a part is left out, it is meant. */
 export const FIRST_PART = 'first';
+
+/** The version events of a job's log are written in; older ones are lifted when they are read. */
+export const EVENT_VERSION = 2;

@@ -1,6 +1,7 @@
+export { EVENT_VERSION } from '../keyed';
 export { EVENT_ROWS, type EventFamily, eventRow, FAMILIES, partsNamed, type EventRow } from './event-rows';
 export { fold, foldNext } from './fold';
-export { EVENT_VERSION, type EventData, type EventSaid, type EventType, type NewEvent, type WorkEvent } from './schema';
+export { type EventData, type EventSaid, type EventType, type NewEvent, type WorkEvent } from './schema';
 export {
   type Approval,
   batchesFor,

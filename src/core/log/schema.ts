@@ -1,5 +1,5 @@
 import { Type, type Static, type TSchema } from 'typebox';
-import { BATCH_FORM, ID_FORM, SLUG_FORM, STEP_FORM, UUID7_FORM, UUID_FORM } from '../keyed';
+import { BATCH_FORM, EVENT_VERSION, ID_FORM, SLUG_FORM, STEP_FORM, UUID7_FORM, UUID_FORM } from '../keyed';
 import { TakenSchema } from '../document/schema';
 import { gateTable } from '../prep';
 import { findingTable, testTable } from '../survey';
@@ -22,9 +22,6 @@ const note = Type.Optional(Type.String({ minLength: 1, maxLength: 500 }));
 const unit = Type.Optional(Type.String({ minLength: 1, maxLength: 30 }));
 const sample = Type.String({ pattern: SLUG_FORM.pattern });
 const step = Type.String({ pattern: STEP_FORM.pattern });
-
-/** The version events are written in; older ones are lifted when they are read. */
-export const EVENT_VERSION = 2;
 
 const event = <K extends string, D extends TSchema>(type: K, data: D) =>
   Type.Object(

@@ -1,5 +1,6 @@
 import { getContext, setContext } from 'svelte';
 import type { NewEvent, WorkEvent } from '$core/log';
+import { liftEvent } from '$formats/lift-event';
 import type { OutboxStore, QueuedEvent, QueuedPhoto } from './queued';
 import { Hung, type Sent, type Wire } from './wire';
 
@@ -11,9 +12,9 @@ const PATIENCE_MS = 10_000;
 const MOST_PATIENCE_MS = 80_000;
 const MOST_AT_ONCE = 200;
 
-/** An entry as the log shows it. */
+/** An entry as the log shows it; one that was queued before an update is lifted, and sent as it was made. */
 export const asWorkEvent = (q: QueuedEvent): WorkEvent =>
-  ({ ...q.event, jobId: q.jobId, by: q.by, byName: q.byName }) as WorkEvent;
+  ({ ...(liftEvent(q.event) as QueuedEvent['event']), jobId: q.jobId, by: q.by, byName: q.byName }) as WorkEvent;
 
 /**
  * Everything that waits on this device to be sent, of all jobs, sent wherever one is in the app. An entry is kept on the

@@ -1,7 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
 import { made } from '../../../../tests/fixtures';
-import type { NewEvent } from '../../../core/log';
-import { Outbox } from './outbox.svelte';
+import { eventRow, type NewEvent } from '../../../core/log';
+import { asWorkEvent, Outbox } from './outbox.svelte';
 import type { OutboxStore, QueuedEvent, QueuedPhoto } from './queued';
 import { meaningOf, type Sent, type Wire } from './wire';
 
@@ -85,6 +85,20 @@ describe('what waits on a device', () => {
     await d.outbox.add('a', e);
     await settled();
     expect([told, d.events.size, d.outbox.waiting.length]).toEqual([[e.id], 0, 0]);
+  });
+});
+
+describe('an entry queued before an update', () => {
+  it('is shown as the newest version says it, and sent as it was made', async () => {
+    const { v: _, ...old } = event();
+    const first = { ...old, type: 'bay.spread', data: { coat: 1, bay: 3 } } as unknown as NewEvent;
+    expect(asWorkEvent(queued('a', first))).toMatchObject({
+      v: 2,
+      type: 'laying.spread',
+      data: { part: 'first', coat: 1, laying: 3 },
+      jobId: 'a'
+    });
+    expect(eventRow(asWorkEvent(queued('a', first)).type).works).toBe(true);
   });
 });
 
