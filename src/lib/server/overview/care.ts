@@ -1,6 +1,8 @@
 import type { Span } from '../../../core/drying';
-import { coatCount, coatSpec, partJobs, topCard, wholeSurfaceId, type PartJob } from '../../../core/document';
+import { coatCount, coatSpec, topCard, wholeSurfaceId, type PartJob } from '../../../core/document';
 import { keepPlan } from '../../../core/care';
+import { workedParts } from '../../../core/job';
+import { fold, type WorkState } from '../../../core/log';
 import { coveredM2 } from '../../../core/surface';
 import { speciesOf } from '../../../core/wood';
 import type { Db } from '../db/connect';
@@ -9,6 +11,7 @@ import { houseRules, type HouseRules } from '../../../core/house';
 import { apart, noteTrouble, troubleOf, type JobRow, type Trouble } from '../jobs/reading';
 import { houseOf } from '../house/house-rules';
 import { servedParts } from '../learning/finished';
+import { eventsOfJobs } from '../work-log/log';
 
 /** A surface the crew looks after, as a part has it: what is on it, and when it is due. */
 export interface SurfaceInCare {
@@ -44,10 +47,13 @@ export async function surfacesInCare(
   const house = houseRules(kept.document);
   // A job of one part was served when its last coat was closed; each of several when its own was.
   const several = rows.filter((r) => r.document.parts.length > 1).map((r) => r.id);
-  const served = await servedParts(db, several);
+  // Whether a last coat that hung on the look went on, only the log tells.
+  const looked = rows.filter((r) => r.document.parts.some((p) => p.finish?.lastByLook)).map((r) => r.id);
+  const [served, logs] = await Promise.all([servedParts(db, several), eventsOfJobs(db, looked)]);
   const out = rows.flatMap((r) => {
     try {
-      return surfacesOf(r, served.get(r.id) ?? new Map(), house);
+      const log = logs.get(r.id);
+      return surfacesOf(r, served.get(r.id) ?? new Map(), house, log && fold(log));
     } catch (fault) {
       unreadable.push(troubleOf({ ...r, problems: noteTrouble(r, fault) }));
       return [];
@@ -56,8 +62,13 @@ export async function surfacesInCare(
   return { surfaces: out.sort((a, b) => a.reoil.p50 - b.reoil.p50), unreadable };
 }
 
-const surfacesOf = (r: JobRow, served: ReadonlyMap<string, Date>, house: HouseRules): SurfaceInCare[] =>
-  partJobs(r.document).flatMap((job) => {
+const surfacesOf = (
+  r: JobRow,
+  served: ReadonlyMap<string, Date>,
+  house: HouseRules,
+  state: WorkState | undefined
+): SurfaceInCare[] =>
+  workedParts(r.document, state).flatMap((job) => {
     const at = served.get(job.part) ?? r.servedAt;
     return at ? surfacesOfPart(r, job, at.getTime(), house) : [];
   });

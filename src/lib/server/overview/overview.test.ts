@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { PartJob } from '../../../core/document';
 import { DAY_MS, HOUR_MS } from '../../../core/units';
 import { answerPosition } from '../../../stand-ins/weather-desk';
-import { deckJob, floorJob, NOW, whole } from '../../../../tests/fixtures';
+import { card, deckJob, floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { deskDown, nearDesk, freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/database';
 import { listPeople } from '../accounts/people';
 import { readDemoWorld } from '../../../../cli/demo-world';
@@ -138,6 +138,24 @@ describe('surfaces in care', () => {
     });
     expect(soon.map((s) => s.jobId)).toEqual([busy]);
   });
+  it('a last coat that the look found needless is not what is looked after', async () => {
+    const c = await crew();
+    const job = floorJob();
+    for (const s of job.surfaces) for (const f of s.faces) f.coats = f.coats && 3;
+    const duo = { productId: 'ostrel-duo', colour: 'Peat', method: 'thin' as const };
+    const wax = { productId: 'lantern-wax', colour: card('lantern-wax').colours[0]!, method: 'thin' as const };
+    job.finish = { ...job.finish!, lastByLook: true, coats: [duo, duo, wax] };
+    job.products.push(card('lantern-wax'));
+    const products = async (another: boolean) => {
+      const id = await c.job(job);
+      await c.log(id, ...laid(NOW - 10 * DAY_MS), phoneEvent('look.said', { coat: 3, another }, NOW - 2 * DAY_MS));
+      await c.log(id, phoneEvent('handed.over', {}));
+      const { surfaces } = await surfacesInCare(conn.db, c.crewId, { offset: 0, limit: 9 });
+      return surfaces.filter((s) => s.jobId === id).map((s) => s.product);
+    };
+    expect(await products(false)).toEqual(['Ostrel Duo']);
+    expect(await products(true)).toEqual(['Lantern Wax']);
+  });
   it('a harder life moves the date in the list too', async () => {
     const c = await crew();
     const id = await c.job(floorJob());
@@ -167,7 +185,7 @@ describe('the demo world', () => {
     const jobs = await listJobs(conn.db, crewId, { limit: 50 });
     const stage = Object.fromEntries(jobs.map((j) => [j.title, j.stage]));
     expect(stage).toMatchObject({
-      'Reading room floor': 'working',
+      'Reading room': 'working',
       'Boathouse deck': 'planning',
       'Bakery counter': 'working',
       'Gallery stair': 'booked',
@@ -175,7 +193,7 @@ describe('the demo world', () => {
       'Old ferry office floor': 'planning'
     });
     const { lines } = await rail(crewId);
-    expect(lines[0]!.title).toBe('Reading room floor');
+    expect(lines[0]!.title).toBe('Reading room: Floor');
     expect(lines[0]!.deadlines[0]).toMatchObject({ kind: 'wipe', laying: 3 });
   });
   it('refuses a world that does not fit, by its file', async () => {
