@@ -5,7 +5,9 @@
   import type { JobLine } from '$lib/server/overview/rail';
   import { deadlineWords } from '$words/deadline-words';
   import { stationOf } from '$words/station-address';
-  import { fullDate, whenWords } from '$words/time';
+  import { decimals } from '$core/units';
+  import { openAhead } from '$lib/ui/board/open-ahead';
+  import { fullDate, hourWords, whenWords } from '$words/time';
   import type { JobStage } from '$core/log';
   import type { PageProps } from './$types';
 
@@ -139,6 +141,7 @@
             {@const lines = linesOf(j.id)}
             {#each lines.length ? lines : [null] as l, i (l?.key ?? j.id)}
               {@const act = l && next(l)}
+              {@const open = l && openAhead(l.runs, clock.now)}
               <tr class:more={i > 0}>
                 <td class="pl-4">
                   {#if i === 0}
@@ -156,6 +159,15 @@
                 <td>
                   {#if l && act}<a class="act" href={stationOf(l.id, l.part, act.station)}
                       ><b>{act.title}</b><span class="dim whitespace-nowrap">{act.at}</span></a
+                    >{/if}
+                  {#if l && open}<a class="act" href={stationOf(l.id, l.part, 'when')}
+                      ><span class="dim"
+                        >{open.hours ? `${decimals(open.hours, 1, true)} h open` : 'no hour open'} to {hourWords(
+                          open.untilMs,
+                          clock.now,
+                          l.timeZone
+                        )}</span
+                      ></a
                     >{/if}
                 </td>
                 <td class="wide dim whitespace-nowrap"
