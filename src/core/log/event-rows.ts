@@ -71,8 +71,8 @@ const prep = {
       e
     )
 } as const;
-/** A coat a batch was made for: those that share it are reckoned up with it. */
-const coatsOfBatch = (s: WorkState, e: BatchEvent) => s.batches.find((b) => b.batch === e.data.batch)?.for[0];
+/** One coat a batch was made for: those that share it are reckoned up with it. */
+const firstCoatOf = (s: WorkState, e: BatchEvent) => s.batches.find((b) => b.batch === e.data.batch)?.for[0];
 const ragsStillOut = (s: WorkState): string | null =>
   ragsUnaccounted(s) > 0 ? `${countedRags(ragsUnaccounted(s))} still out` : null;
 
@@ -86,10 +86,10 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   },
   'laying.spread': laying,
   'laying.wiped': laying,
-  'batch.mixed': { ...batch, reckons: coatsOfBatch },
+  'batch.mixed': { ...batch, reckons: firstCoatOf },
   'batch.poured': batch,
   'batch.stirred': batch,
-  'batch.emptied': { ...batch, reckons: coatsOfBatch },
+  'batch.emptied': { ...batch, reckons: firstCoatOf },
   'tack.felt': { ...coat, family: 'tack', teachesDrying: true },
   'reading.taken': {
     ...work,
