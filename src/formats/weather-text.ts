@@ -20,6 +20,7 @@ interface Text {
   source: string;
   toldToMs?: number;
   years?: number;
+  typical?: boolean;
   /** A column a field: whole steps, null where nothing is known. */
   columns: Partial<Record<Field, (number | null)[]>>[];
   /** Of each series the places of hours that nobody told; absent where there are none. */

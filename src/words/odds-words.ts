@@ -22,6 +22,10 @@ export const monthName = (month: number): string => MONTHS[month - 1]!;
 /** A month in three letters. */
 export const monthShort = (month: number): string => monthName(month).slice(0, 3);
 
+/** What goes on after a forecast: "10 past years", or one typical year and what was made of it. */
+export const pastWords = ({ years = 0, typical }: { years?: number; typical?: boolean }): string =>
+  typical ? `one typical year, shifted to make ${years}` : counted(years, 'past year', 'past years');
+
 /** How long one waits in a month for a day that works: "mostly the same day", "mostly 3 days". */
 export const waitWords = ({ waitDays }: Pick<MonthOdds, 'waitDays'>): string =>
   waitDays === null

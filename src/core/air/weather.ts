@@ -27,6 +27,8 @@ export interface WeatherSeries {
   /** Where the forecast ends and past years go on, one of so many; absent where all hours are told. */
   toldToMs?: number;
   years?: number;
+  /** The years are one typical year, shifted. */
+  typical?: boolean;
 }
 
 const LIMITS: Record<keyof WeatherValues, [number, number]> = {

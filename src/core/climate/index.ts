@@ -1,5 +1,5 @@
 export type { MoistureReading } from './known-moisture';
-export { goOn, type PastYears, pastStretches, TYPICAL_SHIFTS_DAYS, withRunUp } from './past-years';
+export { goOn, type PastYears, pastStretches, tellsRain, TYPICAL_SHIFTS_DAYS, withRunUp } from './past-years';
 export { followingRoomClimate, heldRoomClimate } from './rooms';
 export {
   clearSun,

@@ -69,6 +69,7 @@ describe('past years after a forecast', () => {
     );
     expect(nine).toEqual([125, 128, 131, 134, 137, 140, 143, 146, 149]);
     expect(pastStretches(typical, Date.UTC(2027, 11, 25), 20 * 24)).toHaveLength(9);
+    expect(goOn([told(startMs, 240)], typical, 24)[0]).toMatchObject({ years: 9, typical: true });
   });
   it('whatever the hour a forecast ends, nothing is lost of it but the slide', () =>
     fc.assert(

@@ -12,6 +12,9 @@ export interface PastYears {
 export const TYPICAL_SHIFTS_DAYS = [-12, -9, -6, -3, 0, 3, 6, 9, 12] as const;
 const YEAR_HOURS = 365 * 24;
 
+/** Whether a past tells of rain at all: without it, it says nothing of work in the open. */
+export const tellsRain = ({ series }: PastYears): boolean => series.hours.some((h) => h !== null && h.rainMm > 0);
+
 /** The same date and hour in another year; 29 February is the 28th where that year has none, and always in a typical one. */
 function inYear(atMs: number, years: number, leapDays: boolean): number {
   const at = new Date(atMs);
@@ -85,7 +88,13 @@ export function goOn(members: readonly WeatherSeries[], past: PastYears, count: 
       const n = k - (told - SLIDE_HOURS);
       return h && n >= 0 ? between(h, hours[n]!, (n + 1) / SLIDE_HOURS) : h;
     });
-    return { ...m, hours: [...slid, ...hours.slice(SLIDE_HOURS)], toldToMs: endMs, years: years.length };
+    return {
+      ...m,
+      hours: [...slid, ...hours.slice(SLIDE_HOURS)],
+      toldToMs: endMs,
+      years: years.length,
+      typical: past.typical
+    };
   });
 }
 

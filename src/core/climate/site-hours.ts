@@ -41,13 +41,20 @@ export interface SiteClimate {
   /** Where the forecast ends and past years go on, one of so many. */
   toldToMs?: number;
   years?: number;
+  typical?: boolean;
 }
 
 /** What a climate keeps of the weather it follows from. */
-export const ofWeather = ({ issuedMs, source, toldToMs, years }: Omit<WeatherSeries, 'startMs' | 'hours'>) => ({
+export const ofWeather = ({
   issuedMs,
   source,
-  ...(toldToMs !== undefined && { toldToMs, years })
+  toldToMs,
+  years,
+  typical
+}: Omit<WeatherSeries, 'startMs' | 'hours'>) => ({
+  issuedMs,
+  source,
+  ...(toldToMs !== undefined && { toldToMs, years, typical })
 });
 
 /** What was measured at the work in an hour: each counts before the model (handbook 8). */

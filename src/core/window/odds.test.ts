@@ -101,7 +101,7 @@ describe('the odds of a month', () => {
     expect(Math.max(...shares)).toBeGreaterThan(Math.min(...shares) + 0.05);
     for (const m of island) expect(m.days).toBeGreaterThan(40);
   }, 60_000);
-  it('the next likely month is looked for from this one on, round the year, and may be none', () => {
+  it('the next likely month is looked for after this one, round the year, and may be none', () => {
     const at = (likely: number[]): MonthOdds[] =>
       Array.from({ length: 12 }, (_, i) => ({
         month: i + 1,
@@ -111,6 +111,7 @@ describe('the odds of a month', () => {
       }));
     expect(nextLikelyMonth(at([3, 9]), Date.UTC(2027, 9, 5))?.month).toBe(3);
     expect(nextLikelyMonth(at([10]), Date.UTC(2027, 9, 5))?.month).toBe(10);
+    expect(nextLikelyMonth(at([10, 11]), Date.UTC(2027, 9, 5))?.month).toBe(11);
     expect(nextLikelyMonth(at([]), NOW)).toBeNull();
   });
 });

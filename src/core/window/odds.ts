@@ -1,6 +1,6 @@
 import { DAY_MS, HOUR_MS } from '../units';
 import { BITS } from '../judge';
-import { TYPICAL_SHIFTS_DAYS, withRunUp, type PastYears } from '../climate';
+import { tellsRain, TYPICAL_SHIFTS_DAYS, withRunUp, type PastYears } from '../climate';
 import { coatPlans } from '../coats';
 import { jobAtHouse, type PartJob } from '../document';
 import type { Knowledge } from '../knowledge';
@@ -47,7 +47,7 @@ function pastContext(document: PartJob, past: PastYears, knowledge: Knowledge): 
  * says nothing of rain and the work lies in it.
  */
 export function monthsOdds(document: PartJob, past: PastYears, knowledge: Knowledge): MonthOdds[] | null {
-  if (document.site.setting === 'outdoor' && !past.series.hours.some((h) => h && h.rainMm > 0)) return null;
+  if (document.site.setting === 'outdoor' && !tellsRain(past)) return null;
   const ctx = pastContext(document, past, knowledge);
   if (!ctx) return null;
   const days = new Map<number, boolean>();
@@ -88,10 +88,12 @@ function counted(days: readonly (readonly [number, boolean])[], typical: boolean
   }));
 }
 
-/** The next month whose odds are better than even, within twelve from the one an instant lies in; null when there is none. */
+/**
+ * The next month whose odds are better than even, within twelve after the one an instant lies in; null when there is none.
+ */
 export function nextLikelyMonth(odds: readonly MonthOdds[], fromMs: number): MonthOdds | null {
   const first = new Date(fromMs).getUTCMonth();
-  for (let k = 0; k < 12; k++) {
+  for (let k = 1; k <= 12; k++) {
     const m = odds[(first + k) % 12]!;
     if (m.share > 0.5) return m;
   }

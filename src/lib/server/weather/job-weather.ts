@@ -1,4 +1,4 @@
-import { goOn } from '../../../core/climate';
+import { goOn, tellsRain } from '../../../core/climate';
 import type { JobDocument } from '../../../core/document';
 import { hangsOnWeather } from '../../../core/job';
 import { HOUR_MS } from '../../../core/units';
@@ -31,7 +31,9 @@ export async function weatherOf(
   const beyond = hoursBeyond(document, from === 'any start' ? endMs : from, endMs);
   if (beyond === 0 || endMs <= nowMs) return forecast;
   const past = await pastYearsFor(db, crewId, document.site, nowMs, desk, places);
-  if (!past) return forecast;
+  // Coats in the open are promised nothing by years that know no rain.
+  const open = document.places.some((p) => p.setting === 'outdoor');
+  if (!past || (open && !tellsRain(past))) return forecast;
   const members = goOn(forecast.members, past, beyond);
   return { ...forecast, members, series: members[0]! };
 }

@@ -1,28 +1,16 @@
 <script lang="ts">
-  import type { FinishSystem } from '$core/document';
   import type { SystemFigures } from '$core/choose';
   import type { ProductCard } from '$core/product';
-  import { counted } from '$core/units';
   import { clock } from '../clock/clock.svelte';
   import Choice from '../fields/Choice.svelte';
-  import CountField from '../fields/CountField.svelte';
   import Tick from '../fields/Tick.svelte';
-  import { misfits } from './fit';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import { startSearch } from '$lib/workers/search';
-  import {
-    chooseSystem,
-    isChosen,
-    METHOD_WORDS,
-    ownSystem,
-    preferredMethod,
-    stackOf,
-    systemOf,
-    type Layer
-  } from './choose-edits';
+  import { chooseSystem, isChosen, METHOD_WORDS } from './choose-edits';
   import { compareRows, sortedBy } from './compare-rows';
   import CompareChart from './CompareChart.svelte';
+  import SystemAdder from './SystemAdder.svelte';
 
   /** Two to four systems side by side, each worked out as the job itself would be. */
   const { shelf, onchosen, locked }: { shelf: readonly ProductCard[]; onchosen: () => void; locked: boolean } =
@@ -86,90 +74,15 @@
   const methodOf = (f: SystemFigures) =>
     [...new Set((f.finish.coats ?? [f.finish]).map((c) => METHOD_WORDS[c.method]))].join(', then ').toLowerCase();
 
-  let product = $state('');
-  const offered = $derived(
-    shelf.map((c) => {
-      const [why] = misfits(desk.job, c);
-      return { value: c.id, label: c.name, ...(why && { note: why.problem }) };
-    })
-  );
-  const picked = $derived(shelf.find((c) => c.id === product));
-  let method = $state<ProductCard['methods'][number]['method'] | ''>('');
-  const put = (system: FinishSystem) =>
-    desk.editPart((d) => (d.compared = [...(d.compared ?? []), system].slice(0, 4)));
-  function add() {
-    if (!picked) return;
-    const chosen =
-      picked.methods.find((m) => m.method === method)?.method ?? preferredMethod(picked, desk.knowledge.house);
-    put(stack.length ? stackOf([...stack, layerOf(picked, chosen)], desk.job) : systemOf(picked, chosen, desk.job));
-    stack = [];
-    clear();
-  }
-  /** What lies under the product that is picked, of a system made from nothing: from the wood up. */
-  let stack = $state.raw<Layer[]>([]);
-  let layerCoats = $state<number | null>(null);
-  const MOST_COATS = 12;
-  const stacked = $derived(stack.reduce((n, l) => n + l.coats, 0));
-  const coatsPicked = $derived(layerCoats ?? 1);
-  const layerOf = (card: ProductCard, m: Layer['method']): Layer => ({ card, method: m, coats: coatsPicked });
-  function clear() {
-    product = '';
-    method = '';
-    layerCoats = null;
-  }
-  /** The picked product goes under whatever is picked next. */
-  function goesUnder() {
-    if (!picked) return;
-    const m = picked.methods.find((x) => x.method === method)?.method ?? preferredMethod(picked, desk.knowledge.house);
-    stack = [...stack, layerOf(picked, m)];
-    clear();
-  }
   function choose(id: string) {
     const system = systems.find((s) => s.id === id)!;
     desk.editPart((d) => chooseSystem(d, system, structuredClone([...shelf])));
     onchosen();
   }
-  const own = $derived(ownSystem(desk.job));
 </script>
 
 <div class="adder no-print">
-  <div class="w-64">
-    <Choice label="Product" bind:value={product} options={[{ value: '', label: 'pick one' }, ...offered]} />
-  </div>
-  {#if picked && picked.methods.length > 1}
-    <div class="w-56">
-      <Choice
-        label="Method"
-        value={method || preferredMethod(picked, desk.knowledge.house)}
-        options={picked.methods.map((m) => ({ value: m.method, label: METHOD_WORDS[m.method] }))}
-        onchange={(v) => (method = v)}
-      />
-    </div>
-  {/if}
-  {#if picked && (stack.length > 0 || layerCoats !== null)}
-    <div class="w-32">
-      <CountField
-        label="Coats of it"
-        value={coatsPicked}
-        least={1}
-        most={Math.max(1, MOST_COATS - stacked)}
-        onchange={(n) => (layerCoats = n)}
-      />
-    </div>
-  {/if}
-  {#if picked && layerCoats === null && stack.length === 0}
-    <button class="btn line" disabled={!desk.mayEdit} onclick={() => (layerCoats = 1)}>Another product on top</button>
-  {:else if picked && stacked + coatsPicked < MOST_COATS}
-    <button class="btn line" disabled={!desk.mayEdit} onclick={goesUnder}>Then the next product</button>
-  {/if}
-  <button class="btn" disabled={!picked || systems.length >= 4 || !desk.mayEdit} onclick={add}>Put beside</button>
-  {#if own && !systems.some((s) => isChosen(desk.job, s))}
-    <button
-      class="btn line"
-      disabled={systems.length >= 4 || !desk.mayEdit}
-      onclick={() => put({ ...own, id: `as-chosen-${systems.length}` })}>Put the chosen one beside</button
-    >
-  {/if}
+  <SystemAdder {shelf} />
   {#if systems.length > 1}
     <div class="w-52">
       <Choice
@@ -182,15 +95,6 @@
   {/if}
 </div>
 
-{#if stack.length}
-  <p class="mt-2 flex flex-wrap items-center gap-3" role="status">
-    <b>From the wood up:</b>
-    {stack.map((l) => `${l.card.name}, ${counted(l.coats, 'coat', 'coats')}`).join(', then ')}, then {picked
-      ? `${picked.name}, ${counted(coatsPicked, 'coat', 'coats')}`
-      : 'what you pick'}
-    <button class="btn line" onclick={() => (stack = [])}>Begin again</button>
-  </p>
-{/if}
 {#if systems.length === 0}
   <section class="mt-6 max-w-xl text-[16px]">
     <h2>Nothing to hold against each other yet</h2>

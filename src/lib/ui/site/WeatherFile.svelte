@@ -12,6 +12,7 @@
     atMs: number;
     hours: number;
     members: number;
+    typical: boolean;
   }
   const desk = useJobDesk();
   let files = $state.raw<File[]>([]);
@@ -68,7 +69,7 @@
       <p class="flex flex-wrap items-center gap-3 py-1">
         <b>{f.name}</b><span class="dim"
           >{f.kind === 'year'
-            ? f.hours <= 8784
+            ? f.typical
               ? 'typical year'
               : 'past years'
             : `${f.hours} hours${f.members > 1 ? `, ${f.members} members` : ''}`}, read by {f.by}

@@ -4,6 +4,7 @@
   import type { JobLine } from '$lib/server/overview/rail';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
+  import { pastWords } from '$words/odds-words';
   import { closureWords } from '$words/closure-words';
   import { hourWords, startWords } from '$words/time';
   import { dryingGaps } from './gaps';
@@ -47,8 +48,9 @@
       {:else}
         <b>{when(outcome.startMs)} does not work.</b>
       {/if}
-      {#if beyond}To {hourWords(context.climate.toldToMs!, desk.minuteMs, zone)} by the forecast, then by {context
-          .climate.years} past years.{/if}
+      {#if beyond}To {hourWords(context.climate.toldToMs!, desk.minuteMs, zone)} by the forecast, then by {pastWords(
+          context.climate
+        )}.{/if}
       {#if outcome.coats.some((c) => c.abradeFirst)}Abrade between coats: a gate shuts before the next open hour.{/if}
     </p>
     {#if rank?.stopper && many}

@@ -5,7 +5,7 @@ import { refuse } from '$lib/server/http';
 import { findJob } from '$lib/server/jobs/reading';
 import { dropImported, importedFor, keepImported } from '$lib/server/weather/imported';
 import { readCoverage } from '$formats/coverage-json';
-import { readEpw } from '$formats/epw';
+import { isTypicalYear, readEpw } from '$formats/epw';
 import { readWeatherCsv } from '$formats/weather-csv';
 import type { Checked } from '$formats/validate/validate';
 import { HOUR_MS } from '$core/units';
@@ -19,7 +19,12 @@ export const GET: RequestHandler = async ({ params, locals }) => {
   if (!job) error(404);
   const imported = await importedFor(db, crewId, job.document.site);
   return json({
-    files: imported.map(({ weather, ...i }) => ({ ...i, hours: weather[0]!.hours.length, members: weather.length }))
+    files: imported.map(({ weather, ...i }) => ({
+      ...i,
+      hours: weather[0]!.hours.length,
+      members: weather.length,
+      typical: isTypicalYear(weather[0]!)
+    }))
   });
 };
 
