@@ -3,7 +3,8 @@ import { HOUR_MS } from '../../../core/units';
 import { answerPosition } from '../../../stand-ins/weather-desk';
 import { deckJob, floorJob, NOW, whole } from '../../../../tests/fixtures';
 import { deskDown, nearDesk, testDatabase } from '../../../../tests/server/database';
-import { forecastFor } from './forecasts';
+import { forecastFor, placeKey } from './forecasts';
+import { keepImported } from './imported';
 import { weatherOf } from './job-weather';
 import { pastYearsFor } from './past-years';
 
@@ -118,6 +119,32 @@ describe('past years of a place', () => {
     expect(long.members.map((m) => m.years)).toEqual(new Array(30).fill(10));
     expect(long.series.hours.slice(0, told - 24)).toEqual(short.series.hours.slice(0, told - 24));
     expect(await weatherOf(conn.db, crewId, whole(floorJob()), NOW, desk, noFiles, 'any start')).toBeNull();
+  }, 60_000);
+  it('a file’s year without rain carries nothing on in the open', async () => {
+    const job = whole(deckJob());
+    Object.assign(job.site, place());
+    const startMs = Date.UTC(2001, 0, 1);
+    const year = (rainMm: number) => ({
+      startMs,
+      issuedMs: startMs,
+      source: 'year',
+      hours: Array.from({ length: 8760 }, (_, i) => ({
+        airTempC: 15,
+        rh: 0.6,
+        windMPerS: 2,
+        rainMm: i % 100 ? 0 : rainMm,
+        cloud: 0.5
+      }))
+    });
+    const files = new Set([placeKey(job.site)]);
+    const desk = archive(NOW, { asked: 0 });
+    const told = async (rainMm: number) => {
+      const from = { kind: 'year' as const, name: 'y.epw', by: 'Ines', nowMs: NOW };
+      await keepImported(conn.db, crewId, job.site, from, [year(rainMm)]);
+      return (await weatherOf(conn.db, crewId, job, NOW, desk, files, 'any start'))!.series;
+    };
+    expect((await told(0)).toldToMs).toBeUndefined();
+    expect(await told(1)).toMatchObject({ years: 9, typical: true });
   }, 60_000);
   it('without an archive the forecast stands alone', async () => {
     const job = whole(deckJob());
