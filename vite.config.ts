@@ -21,6 +21,7 @@ export default defineConfig({
             'src/formats/**/*.test.ts',
             'src/words/**/*.test.ts',
             'src/stand-ins/**/*.test.ts',
+            'src/lib/forms/**/*.test.ts',
             'src/lib/ui/**/*.test.ts',
             'src/lib/workers/**/*.test.ts',
             'cli/**/*.test.ts',

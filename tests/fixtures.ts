@@ -19,7 +19,7 @@ const withCard = (document: unknown): PartJob => {
 };
 
 /** The document of a job whose only part is this. */
-export const whole = ({ part: _, ...job }: PartJob): JobDocument =>
+export const whole = ({ part: _, placeId: _p, ...job }: PartJob): JobDocument =>
   liftJob({ format: 'basket-job', version: 1, ...job });
 
 export const NOW = Date.parse('2027-05-18T09:40:00+01:00');

@@ -76,6 +76,7 @@ describe('events of version 1', () => {
       'handed.over: leave',
       'moisture.read: survey',
       'part.installed: step and gate',
+      'part.moved: step and gate',
       'photo.added: survey',
       'prep.done: step and gate',
       'test.made: survey'

@@ -30,7 +30,7 @@ describe('a job file of version 1', () => {
     expect(first.length).toBeGreaterThan(5);
     for (const file of first) {
       const { format: _f, version: _v, ...was } = file;
-      const { part, ...is } = partJob(liftJob(file), FIRST_PART);
+      const { part, placeId: _i, ...is } = partJob(liftJob(file), FIRST_PART);
       expect(part).toBe(FIRST_PART);
       expect(is).toEqual(inWordsOfToday(was));
     }
@@ -49,7 +49,7 @@ describe('a job file of version 1', () => {
             ...(compared && { compared: [{ id: 'a', finish: held! }] })
           };
           const { format: _f, version: _v, ...was } = given;
-          const { part: _p, ...is } = partJob(liftJob(given), FIRST_PART);
+          const { part: _p, placeId: _i, ...is } = partJob(liftJob(given), FIRST_PART);
           expect(is).toEqual(inWordsOfToday(was));
         }
       )

@@ -8,9 +8,11 @@ import { upperFirst } from './upper-first';
 export interface LayingWords {
   what: (e: LayingEvent) => string;
   ends: (e: LayingEvent) => 'wiped' | 'laid off' | 'done';
+  /** What a place of the job is called. */
+  place: (id: string) => string;
 }
 type LayingEvent = Extract<WorkEvent, { type: 'laying.spread' | 'laying.wiped' }>;
-const BAYS: LayingWords = { what: (e) => `bay ${e.data.laying}`, ends: () => 'done' };
+const BAYS: LayingWords = { what: (e) => `bay ${e.data.laying}`, ends: () => 'done', place: (id) => id };
 
 /** A line of the log: what happened, by whom. */
 export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords = BAYS): string {
@@ -76,6 +78,8 @@ export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords 
       return `${e.data.another ? `Coat ${e.data.coat} is wanted by the look` : `No coat ${e.data.coat}: by the look it has enough`}${e.data.note ? `, ${e.data.note}` : ''}, ${by}`;
     case 'part.installed':
       return `Installed${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
+    case 'part.moved':
+      return `Carried to ${laying.place(e.data.place)}${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
     case 'coat.remedied':
       return `Coat ${e.data.coat} taken off again and mended${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
     case 'day.closed':

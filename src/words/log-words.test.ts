@@ -12,6 +12,7 @@ const span = { p10: min(10), p50: min(60), p90: min(120) };
 
 const LAYING: LayingWords = {
   what: (e) => `bay ${e.data.laying}`,
+  place: (id) => `the ${id}`,
   ends: ({ data: { coat } }) => (coat === 1 ? 'wiped' : coat === 2 ? 'laid off' : 'done')
 };
 

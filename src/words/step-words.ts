@@ -83,6 +83,14 @@ export function stepWords(s: Step, nowMs: number, timeZone: string, what?: strin
           : `${counted(s.layings, 'bay', 'bays')} done. Write down the oil used.`,
         action: `Close coat ${s.coat}`
       };
+    case 'carry':
+      return {
+        title: `Carry it to ${s.place}`,
+        detail: s.closed
+          ? sentence(s.closed)
+          : `Coat ${s.coat} goes on there, and the air of ${s.place} counts from now.`,
+        action: `It is in ${s.place}`
+      };
     case 'look':
       return {
         title: `Does it want coat ${s.coat}?`,

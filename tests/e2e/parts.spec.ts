@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import { v7 as uuidv7 } from 'uuid';
 import vestry from '../../demo/jobs/10-vestry-door.json' with { type: 'json' };
 import counter from '../../demo/jobs/03-bakery-counter.json' with { type: 'json' };
 import cards from '../../demo/cards.json' with { type: 'json' };
@@ -227,4 +228,96 @@ test('a part that waits for another has no hour before that one has dates; then 
   await expect(page.getByText(/^Waits until Underside is touch dry: \S+/).first()).toBeVisible();
   await expect(page.getByText(/No hour of the next ten days/)).toHaveCount(0);
   await accessible(page);
+});
+
+test('a door is varnished on the bench and carried out before its last coat; its two sides are planned for each other', async ({
+  page,
+  browser
+}) => {
+  test.slow();
+  await signIn(page, DEMO, ...LEAD);
+  const products = cards.filter((c) => ['skerry-varnish', 'tansy-gel'].includes(c.id));
+  const [bench] = vestry.document.places;
+  const document = {
+    ...vestry.document,
+    title: 'A porch door',
+    products,
+    places: [
+      { ...bench, moisture: { percent: 9, at: '2027-05-17T09:00:00+01:00' } },
+      { ...bench, id: 'porch', name: 'Porch', setting: 'outdoor' as const, house: undefined }
+    ],
+    parts: vestry.document.parts.map(({ moves: _, ...p }) => p)
+  };
+  const job = await post(page, JSON.parse(JSON.stringify(document)) as object);
+  await page.goto(`${job}/choose`);
+  await page.getByRole('button', { name: 'Parts', exact: true }).click();
+  const dialog = page.getByRole('dialog', { name: 'Parts' });
+  await dialog.getByRole('button', { name: 'Carried elsewhere between coats of part A' }).click();
+  await pick(page, 'Then carried to', 'Porch');
+  await pick(page, 'Before', 'coat 4');
+  await accessible(page);
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await saved(page);
+  const file = (await (await page.request.get(job.replace('/jobs/', '/api/jobs/'))).json()) as {
+    parts: { moves?: object }[];
+  };
+  expect(file.parts[0]!.moves).toEqual([{ before: 4, placeId: 'porch' }]);
+
+  // The last coat goes by the weather at the porch, the others by the bench.
+  await page.goto(`${job}/when`);
+  await expect(page.getByText(/Carried to\s+Porch\s+before coat 4/)).toBeVisible();
+  // Its hours and air are said before it is there.
+  await page.getByRole('button', { name: 'Change hours, air or crew' }).click();
+  const site = page.getByRole('dialog', { name: 'Hours, air and crew' });
+  await expect(site.getByRole('heading', { name: 'Air of the room' })).toBeVisible();
+  await pick(page, 'Place', /^Porch/);
+  await expect(site.getByRole('heading', { name: 'Place of the boards' })).toBeVisible();
+  await site.getByLabel('Lamps on site').click();
+  await site.getByRole('button', { name: 'Done' }).click();
+  await saved(page);
+  const { places } = (await (await page.request.get(job.replace('/jobs/', '/api/jobs/'))).json()) as {
+    places: { id: string; lamps: boolean }[];
+  };
+  expect(places.map((p) => [p.id, p.lamps])).toEqual([
+    ['bench', true],
+    ['porch', false]
+  ]);
+  await page.getByRole('button', { name: /^Book / }).click();
+  await page.waitForURL(/\/load$/);
+  await page.goto(`${job}/when`);
+  await plate(page, /^Inner side/).click();
+  await expect(
+    page.getByText(/it would lie on the wet oil of Weather side and edges: those hours are shut/)
+  ).toBeVisible();
+
+  // Three coats later it is carried out: the phone says so in its turn, and the porch's air counts from then.
+  const DAY = 86_400_000;
+  const nowMs = Date.parse('2027-05-18T09:40:00+01:00');
+  const events = [1, 2, 3].flatMap((coat) => {
+    const at = nowMs - (8 - 2 * coat) * DAY;
+    return [
+      { type: 'coat.opened', at, data: { part: 'first', coat } },
+      { type: 'coat.closed', at: at + 1_800_000, data: { part: 'first', coat, usedL: 0.22, guessed: true } }
+    ];
+  });
+  const sent = await page.request.post(`${job.replace('/jobs/', '/api/jobs/')}/events`, {
+    data: { events: events.map((e) => ({ ...e, v: 2, device: 'desk', id: uuidv7() })) },
+    headers: { Origin: DEMO }
+  });
+  expect(sent.ok(), await sent.text()).toBe(true);
+  const tove = await phone(browser, DEMO, ...TOVE);
+  await tove.goto(`${job}/work?part=first`);
+  await expect(now(tove)).toContainText('Carry it to Porch');
+  await tove.getByRole('button', { name: 'It is in Porch' }).click();
+  await expect(now(tove)).not.toContainText('Carry it');
+  await tove.getByRole('button', { name: 'Reading', exact: true }).click();
+  await tove.getByLabel('Air', { exact: true }).fill('11');
+  await tove.getByRole('button', { name: 'Write it down' }).click();
+  await expect(tove.getByText('11.0 °C').first()).toBeVisible();
+  await page.goto(`${job}/work?part=first`);
+  // One tap takes the whole door along.
+  for (const part of ['Weather side and edges', 'Inner side']) {
+    await expect(page.getByText(`${part}: Carried to Porch, Tove`)).toBeVisible();
+    await expect(plate(page, new RegExp(`^${part}`))).toContainText('Porch');
+  }
 });

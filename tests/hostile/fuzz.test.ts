@@ -84,7 +84,7 @@ const TAKES = new Map<string, TSchema>([
   ['/(desk)/people active', Type.Object({ userId: text, active: text })],
   ['/(desk)/people link', Type.Object({ userId: text })],
   ['/(desk)/sensors add', Type.Object({ name: text })],
-  ['/(desk)/sensors place', Type.Object({ id: text, job: text })],
+  ['/(desk)/sensors place', Type.Object({ id: text, stands: text, place: text })],
   ['/(desk)/sensors renew', Type.Object({ id: text, name: text })],
   ['/(desk)/shelf/[card] prices', Type.Object({ revision: text, 'kit-300': text, 'kit-1500': text, 'kit-3000': text })],
   ['/(desk)/shelf/[card] house', Type.Object({ revision: text, value: text, reason: text, clear: text })],

@@ -38,9 +38,15 @@ export function openStretches(
   return work.flatMap((w) => cut(w, shut));
 }
 
-/** Stretches with all before an instant shut, by a reason; what is shut already keeps its own. */
-export const shutUntil = (stretches: readonly OpenStretch[], untilMs: number, why: string): OpenStretch[] =>
-  stretches.flatMap((s) => (s.shut === undefined ? cut(s, [{ fromMs: -Infinity, toMs: untilMs, shut: why }]) : [s]));
+/** Stretches with some of their time shut, each for its reason; what is shut already keeps its own. */
+export const shutIn = (
+  stretches: readonly OpenStretch[],
+  shut: readonly { fromMs: number; toMs: number; why: string }[]
+): readonly OpenStretch[] => {
+  if (shut.length === 0) return stretches;
+  const spans = shut.map(({ why, ...s }) => ({ ...s, shut: why }));
+  return stretches.flatMap((s) => (s.shut === undefined ? cut(s, spans) : [s]));
+};
 
 function cut(w: Stretch, shut: readonly Required<OpenStretch>[]): OpenStretch[] {
   const edges = new Set([w.fromMs, w.toMs]);

@@ -1,4 +1,4 @@
-export { dailyStretches, isCalendarDate, type OpenStretch, openStretches, shareOfHours, shutUntil } from './access';
+export { dailyStretches, isCalendarDate, type OpenStretch, openStretches, shareOfHours, shutIn } from './access';
 export { usableFrom } from './usable-from';
 export {
   dayStarts,

@@ -20,6 +20,9 @@ interface Room {
   measured?: ReadonlyMap<number, MeasuredHour>;
 }
 
+/** What the climate of a held room says it follows from. */
+export const HELD_ROOM = 'held room';
+
 /** A held room: thermostat and humidity known. What was measured last holds on in its place. */
 export interface HeldRoom extends Room {
   tempC: number;
@@ -69,7 +72,7 @@ export function heldRoomClimate(room: HeldRoom, span: { startMs: number; hours: 
     same = seen ? null : air;
     return hourOf(air, mc(span.startMs + i * HOUR_MS, air), sun[i]!.elevationDeg);
   });
-  return { startMs: span.startMs, hours, issuedMs: span.startMs, source: 'held room' };
+  return { startMs: span.startMs, hours, issuedMs: span.startMs, source: HELD_ROOM };
 }
 
 /**

@@ -42,7 +42,13 @@ export interface SiteClimate {
   toldToMs?: number;
   years?: number;
   typical?: boolean;
+  /** The climates of the places that the work is carried to, before which coat each, in their order. */
+  then?: readonly { before: number; climate: SiteClimate }[];
 }
+
+/** The climate a coat is laid and dries in: that of the last place the work is carried to before it. */
+export const climateOfCoat = (climate: SiteClimate, coat: number): SiteClimate =>
+  climate.then?.findLast((t) => t.before <= coat)?.climate ?? climate;
 
 /** What a climate keeps of the weather it follows from. */
 export const ofWeather = ({
@@ -64,6 +70,12 @@ export interface MeasuredHour {
   rh?: number;
   surfaceTempC?: number;
   mcPercent?: number;
+}
+
+/** What was measured in one place of a job, by its id. */
+export interface PlaceMeasured {
+  place: string;
+  hours: readonly MeasuredHour[];
 }
 
 /** Where the sun stands hour by hour: the same for every member of a forecast, so it is worked out once. */

@@ -127,7 +127,9 @@ function coatPlan(
   const on = wanted.filter(({ area, numbers }) => area.ok && numbers.includes(spec.number));
   const faces = on.flatMap(({ surface: s, face: f, area, numbers }) => {
     if (!area.ok) return [];
-    const position = !bareWood ? 'maintenance' : numbers[0] === spec.number ? 'first' : 'later';
+    // What a face came with closes its wood to the first coat; the later ones go on our own.
+    const first = f.came ? 'maintenance' : 'first';
+    const position = !bareWood ? 'maintenance' : numbers[0] === spec.number ? first : 'later';
     const detail = coatFaceLitres(
       {
         effectiveAreaM2: area.areaM2,

@@ -1,2 +1,2 @@
 export { applicators, type CoatKey, type CoatPlan, coatPlans, type FacePlan, facePlans } from './coats';
-export { layerChecks, type LayerFinding, layerProblem } from './layering';
+export { layerChecks, type LayerFinding, layerProblem, underWords } from './layering';

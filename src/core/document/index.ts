@@ -15,15 +15,20 @@ export {
 export { FIRST_PART } from '../keyed';
 export { type Cell, cellKey, cellsOf, keysTaken, ownersOf, wholeCell, wholeSurfaceId } from './owners';
 export {
+  atPlace,
   faceRef,
   partJob,
   type PartJob,
   partJobs,
   partOf,
   placeOf,
+  placesInUse,
   sharedFaces,
+  type Stay,
+  stayOfCoat,
   withCoats,
-  withPartJob
+  withPartJob,
+  worksIn
 } from './part-job';
 export { anyOutdoors, livesOf, livesOutdoors, settingsOf } from './life';
 export { cellName, layingName, partName, partNames, pieceList, takenWords } from './names';

@@ -106,6 +106,12 @@ function partsProblems({ parts, places, surfaces }: JobDocument): Problem[] {
       stop(`${path}/takes`, 'the first part takes what no other takes: it names nothing itself');
     if (i > 0 && part.takes.length === 0)
       stop(`${path}/takes`, 'takes nothing; a part after the first names its faces');
+    part.moves?.forEach((m, k) => {
+      if (!places.some((p) => p.id === m.placeId))
+        stop(`${path}/moves/${k}/placeId`, `the place “${m.placeId}” is not in this job`);
+      if (k > 0 && m.before <= part.moves![k - 1]!.before)
+        stop(`${path}/moves/${k}/before`, `coat ${m.before} does not come after coat ${part.moves![k - 1]!.before}`);
+    });
     if (part.after && !parts.some((p) => p.id === part.after!.part))
       stop(`${path}/after/part`, `the part “${part.after.part}” is not in this job`);
     if (waitsForItself(parts, part)) stop(`${path}/after/part`, 'waits, in the end, for itself');

@@ -126,6 +126,19 @@ export const PartSchema = Type.Object(
     /** The crew's own name for it; without one it goes by what it takes. */
     name: Type.Optional(text(60)),
     placeId: Type.String({ pattern: SLUG_FORM.pattern }),
+    /** Where it is carried, before which coat: from then on the air of that place counts. */
+    moves: Type.Optional(
+      Type.Array(
+        Type.Object(
+          {
+            before: Type.Integer({ minimum: 2, maximum: 12 }),
+            placeId: Type.String({ pattern: SLUG_FORM.pattern })
+          },
+          closed
+        ),
+        { minItems: 1, maxItems: 6 }
+      )
+    ),
     takes: Type.Array(TakenSchema, { maxItems: 400, uniqueItems: true }),
     /** Coats of faces that other parts have too, on other pieces; of all others the face itself tells. */
     faceCoats,
@@ -156,7 +169,11 @@ export const jobWide = {
   crew: Type.Object(
     {
       people: Type.Integer({ minimum: 1, maximum: 20 }),
-      /** The van that takes each visit's load, by visit from the first. */
+      /** The van that takes each visit's load, by the visit's own id. */
+      vanOf: Type.Optional(
+        Type.Array(Type.Object({ visit: text(60), van: Type.String({ maxLength: 40 }) }, closed), { maxItems: 120 })
+      ),
+      /** The same by the number of the visit, from the first: as an older document has it. */
       vans: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 24 }))
     },
     closed
@@ -188,6 +205,7 @@ export type FinishSystem = Static<typeof FinishSystemSchema>;
 export type SampleBoard = Static<typeof SampleBoardSchema>;
 export type JobDocument = Static<typeof JobDocumentSchema>;
 export type Part = Static<typeof PartSchema>;
+export type Move = NonNullable<Part['moves']>[number];
 export type Awaited = (typeof AWAITED)[number];
 export type Taken = Static<typeof TakenSchema>;
 export type Site = Static<typeof SiteSchema>;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { floorJob, whole } from '../../../tests/fixtures';
 import { checkJobDocument } from '../../formats/job-json';
-import { faceAreas, type Surface } from '../surface';
+import { blankShape, faceAreas, withDivision, type Surface } from '../surface';
 import { partNames } from './names';
 import { cellsOf, ownersOf, wholeSurfaceId, type Cell } from './owners';
 import { partJob, partJobs, withPartJob } from './part-job';
@@ -28,6 +28,28 @@ const door = (units: string[]): Surface => ({
     coats: 2
   }))
 });
+/** A stair of four treads, each a piece of its own, with two strings over all of them. */
+const stair = (): Surface =>
+  withDivision(
+    {
+      ...door([]),
+      id: 'stair',
+      name: 'Stair',
+      kind: 'stair',
+      shape: {
+        ...blankShape('stair'),
+        treads: 4,
+        depthM: 0.3,
+        widthM: 0.9,
+        riserM: 0.18,
+        strings: 2,
+        stringLengthM: 3,
+        stringGirthM: 0.3
+      },
+      faces: (['tread', 'riser', 'string'] as const).map((kind) => ({ ...door([]).faces[0]!, id: kind, kind }))
+    } as Surface,
+    true
+  );
 const job = (): JobDocument => {
   const d = whole(floorJob());
   return { ...d, surfaces: [...d.surfaces, door(['1', '2', '3', '4'])] };
@@ -101,6 +123,28 @@ describe('parts of a job', () => {
     expect(all.parts[1]).not.toHaveProperty('faceCoats');
     expect(all.surfaces[1]!.faces[0]!.coats).toBe(5);
   });
+  it('every other tread of a stair is a part, for people to walk on the rest; its strings stay whole, in one of them', () => {
+    const d = { ...job(), surfaces: [stair()] };
+    const odd = cellsOf(d).filter((c) => c.piece === 'tread 1' || c.piece === 'tread 3');
+    const parted = splitPart(d, odd, 'b');
+    expect(parted.parts[1]!.takes).toEqual([{ surface: 'stair', pieces: ['tread 1', 'tread 3'] }]);
+    const [rest, half] = partJobs(parted);
+    const of = (p: typeof rest) => p!.surfaces.map((s) => [s.units?.length, s.faces.map((f) => f.id)]);
+    expect(of(rest)).toEqual([
+      [2, ['tread', 'riser']],
+      [undefined, ['string']]
+    ]);
+    expect(of(half)).toEqual([[2, ['tread', 'riser']]]);
+    expect(areaM2(half!.surfaces)).toBeCloseTo((4 * 0.3 * 0.9 + 5 * 0.18 * 0.9) / 2, 9);
+    expect(areaM2(rest!.surfaces) + areaM2(half!.surfaces)).toBeCloseTo(areaM2(d.surfaces), 9);
+    const withString = assignCells(parted, cells(d, { face: 'string' }), 'b');
+    expect(withString.parts[1]!.takes).toEqual([
+      { surface: 'stair', face: 'tread', pieces: ['tread 1', 'tread 3'] },
+      { surface: 'stair', face: 'riser', pieces: ['tread 1', 'tread 3'] },
+      { surface: 'stair', face: 'string' }
+    ]);
+    expect(joinPart(withString, 'b').parts).toHaveLength(1);
+  });
   it('the first part with nothing left waits for no start', () => {
     const d = job();
     d.parts[0]!.startAt = '2027-06-01T08:00:00Z';
@@ -154,7 +198,8 @@ describe('after any edits', () => {
   it('every face of every piece is in exactly one part, and the document is sound', () =>
     fc.assert(
       fc.property(fc.array(edit, { maxLength: 12 }), (edits) => {
-        const d = edits.reduce(apply, job());
+        const start = job();
+        const d = edits.reduce(apply, { ...start, surfaces: [...start.surfaces, stair()] });
         const seen = partJobs(d).flatMap((p) =>
           cellsOf(p).map((c) => `${wholeSurfaceId(c.surface)} ${c.face} ${c.piece ?? ''}`)
         );

@@ -78,13 +78,17 @@ export function takenFrom({ surfaces }: Pick<JobDocument, 'surfaces'>, cells: re
 
 /** A share of a surface in the fewest words. */
 function takesOf(surface: Surface, shares: readonly Share[]): Taken[] {
-  const pieces = (of: readonly string[]) => (of.length === (surface.units?.length ?? 0) ? {} : { pieces: [...of] });
+  const all = surface.units?.length ?? 0;
+  const pieces = ({ face, pieces: of }: Share) => (face.whole || of.length === all ? {} : { pieces: [...of] });
   const [first] = shares;
   if (!first) return [];
-  const alike = shares.every((s) => s.pieces.join('\n') === first.pieces.join('\n'));
-  return alike && shares.length === surface.faces.length
-    ? [{ surface: surface.id, ...pieces(first.pieces) }]
-    : shares.map((s) => ({ surface: surface.id, face: s.face.id, ...pieces(s.pieces) }));
+  const sets = new Set(shares.map((s) => JSON.stringify(pieces(s))));
+  // Named pieces have all faces but those that are one over all pieces.
+  const named = pieces(first);
+  const faces = surface.faces.filter((f) => !('pieces' in named) || !f.whole);
+  return sets.size === 1 && shares.length === faces.length
+    ? [{ surface: surface.id, ...named }]
+    : shares.map((s) => ({ surface: surface.id, face: s.face.id, ...pieces(s) }));
 }
 
 /**

@@ -48,28 +48,28 @@ const laid = (part: string, face: string, piece: string, at: number, wiped?: num
 describe('what is wet beside a part', () => {
   it('is no part before any oil, nor one that is worked elsewhere', () => {
     const dry = seen([]);
-    expect(wetBeside(dry.document, dry.parts, 'first')).toEqual([]);
+    expect(wetBeside(dry.parts, 'first')).toEqual([]);
     const elsewhere = doors();
     elsewhere.places.push({ ...elsewhere.places[0]!, id: 'garage', name: 'Garage' });
     elsewhere.parts[1]!.placeId = 'garage';
-    const { document, parts } = seen(laid('out', 'outside', '1', -20), NOW, elsewhere);
-    expect(wetBeside(document, parts, 'first')).toEqual([]);
-    expect(wetBeside(document, parts, 'in')).toEqual([]);
+    const { parts } = seen(laid('out', 'outside', '1', -20), NOW, elsewhere);
+    expect(wetBeside(parts, 'first')).toEqual([]);
+    expect(wetBeside(parts, 'in')).toEqual([]);
   });
   it('is wet until nobody knows when while it is open, then until it is touch dry', () => {
     const open = seen(laid('out', 'outside', '1', -20));
-    expect(wetBeside(open.document, open.parts, 'first')).toEqual([{ part: 'out', untilMs: null }]);
+    expect(wetBeside(open.parts, 'first')).toEqual([{ part: 'out', untilMs: null }]);
     const closed = [
       ...laid('out', 'outside', '1', -40, -10),
       made('coat.closed', { part: 'out', coat: 1, usedL: 0.1, guessed: false }, -5)
     ];
     const wiped = seen(closed);
-    const [wet] = wetBeside(wiped.document, wiped.parts, 'first');
+    const [wet] = wetBeside(wiped.parts, 'first');
     expect(wet!.untilMs).toBeGreaterThan(NOW + 3_600_000);
     const later = seen(closed, wet!.untilMs! + 60_000);
-    expect(wetBeside(later.document, later.parts, 'first')).toEqual([]);
+    expect(wetBeside(later.parts, 'first')).toEqual([]);
     // Its own oil is no reason: that is what Ready and Work say of the part itself.
-    expect(wetBeside(wiped.document, wiped.parts, 'out')).toEqual([]);
+    expect(wetBeside(wiped.parts, 'out')).toEqual([]);
   });
 });
 

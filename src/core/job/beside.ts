@@ -1,6 +1,9 @@
-import { cellKey, coatCard, partOf, wholeCell, type Cell, type JobDocument } from '../document';
+import { cellKey, coatCard, wholeCell, type Cell } from '../document';
 import { touchDryProgress } from '../product';
+import { piecesOfFace } from '../surface';
 import { faceBoard, type BoardCell, type CellState } from '../site';
+import { madeAt } from '../keyed';
+import { partsOfPieces, pieceKey, sideUnder } from './sides';
 import type { PartView } from './view';
 
 /** A part whose oil is not touch dry, and until when; null while it is still wet and nobody knows. */
@@ -23,23 +26,25 @@ function wetUntil({ job, live, nowMs }: PartView): number | null | undefined {
  * The other parts that are wet in the place a part is worked in: no sanding there meanwhile, dust falls into wet oil and stays
  * (handbook 16).
  */
-export function wetBeside(document: Pick<JobDocument, 'parts'>, parts: readonly PartView[], part: string): WetPart[] {
-  const { placeId } = partOf(document, part);
+export function wetBeside(parts: readonly PartView[], part: string): WetPart[] {
+  const placeId = parts.find((p) => p.job.part === part)?.job.placeId;
   return parts
-    .filter((p) => p.job.part !== part && partOf(document, p.job.part).placeId === placeId)
+    .filter((p) => p.job.part !== part && p.job.placeId === placeId)
     .flatMap((p) => {
       const untilMs = wetUntil(p);
       return untilMs === undefined ? [] : [{ part: p.job.part, untilMs }];
     });
 }
 
-/** Faces that lie down when the other is worked. */
-const UNDER = new Map([
-  ['top', 'underside'],
-  ['underside', 'top'],
-  ['outside', 'inside'],
-  ['inside', 'outside']
-]);
+/** The part of the same pieces that is not touch dry, itself among them: until then they can't be handled (handbook 12). */
+export function wetToCarry(parts: readonly PartView[], part: string): WetPart | undefined {
+  const along = partsOfPieces(parts.map((p) => p.job)).get(part) ?? new Set();
+  for (const p of parts) {
+    const untilMs = p.job.part === part || along.has(p.job.part) ? wetUntil(p) : undefined;
+    if (untilMs !== undefined) return { part: p.job.part, untilMs };
+  }
+  return undefined;
+}
 
 /** A coat that can't bear to be lain on. */
 const SOFT: ReadonlySet<CellState> = new Set(['wet', 'overdue', 'tacky', 'begun', 'stands']);
@@ -49,7 +54,7 @@ const SOFT: ReadonlySet<CellState> = new Set(['wet', 'overdue', 'tacky', 'begun'
  * at a time, and is turned over when its other side is touch dry (handbook 12). By cell, with the face that is wet.
  */
 export function onWetSides(parts: readonly PartView[]): Map<string, Cell> {
-  const pieces = new Map<string, { cell: Cell; kind: string; soft: boolean }[]>();
+  const pieces = new Map<string, { cell: Cell; kind: string; under: string | undefined; soft: boolean }[]>();
   for (const { job, state, live } of parts) {
     const soft = new Set(
       faceBoard(job, state, live)
@@ -57,18 +62,18 @@ export function onWetSides(parts: readonly PartView[]): Map<string, Cell> {
         .map((c) => cellKey(c))
     );
     for (const s of job.surfaces)
-      for (const piece of s.units ?? [])
-        for (const f of s.faces) {
-          const here = { surface: s.id, face: f.id, piece };
+      for (const piece of s.units ?? [undefined])
+        for (const f of s.faces.filter((x) => piecesOfFace(s, x).includes(piece))) {
+          const here = { surface: s.id, face: f.id, ...(piece !== undefined && { piece }) };
           const cell = wholeCell(here);
-          const of = `${cell.surface}\n${piece}`;
-          pieces.set(of, [...(pieces.get(of) ?? []), { cell, kind: f.kind, soft: soft.has(cellKey(here)) }]);
+          const side = { cell, kind: f.kind, under: sideUnder(s, f), soft: soft.has(cellKey(here)) };
+          madeAt(pieces, pieceKey(s.id, piece), () => []).push(side);
         }
   }
   const out = new Map<string, Cell>();
   for (const sides of pieces.values())
     for (const wet of sides.filter((s) => s.soft))
-      for (const s of sides) if (s.kind === UNDER.get(wet.kind)) out.set(cellKey(s.cell), wet.cell);
+      for (const s of sides) if (s.under === wet.kind) out.set(cellKey(s.cell), wet.cell);
   return out;
 }
 

@@ -1,4 +1,6 @@
-export { onWetSides, wetBeside, type WetPart } from './beside';
+export { onWetSides, wetBeside, type WetPart, wetToCarry } from './beside';
 export { coatsWanted, hangsOnWeather, isBooked, jobDueAt, stageOf, withoutJob, workedParts } from './parts';
 export { view, type JobSeen, type JobView, type PartView } from './view';
+export { elsewhereFindings, partsOfPieces, sameDayStart, type SidesFinding, sidesFindings } from './sides';
+export { heaviestDoses, type VapourDose } from './vapour';
 export { awaitedWords } from './waits';

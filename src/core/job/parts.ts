@@ -4,13 +4,14 @@ import type { HouseRules } from '../house';
 import { withoutOwn, type Knowledge } from '../knowledge';
 import { forPart, jobStage, type JobStage, type WorkState } from '../log';
 import { needsWeather } from '../window';
+import { asPlaced } from './places';
 
 /**
  * The parts of a job that have anything to coat, as they are worked; the first alone of a job that has nothing yet. With its
  * state a last coat that the look found needless is left out.
  */
-export function workedParts(document: JobDocument, state?: Pick<WorkState, 'looks' | 'coats'>): PartJob[] {
-  const parts = partJobs(document).map((job) => (state ? asLooked(job, state) : job));
+export function workedParts(document: JobDocument, state?: Pick<WorkState, 'looks' | 'coats' | 'moved'>): PartJob[] {
+  const parts = partJobs(document).map((job) => (state ? asPlaced(document, asLooked(job, state), state) : job));
   const held = parts.filter((p) => p.surfaces.length > 0);
   return held.length ? held : parts.slice(0, 1);
 }

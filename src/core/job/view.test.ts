@@ -41,7 +41,7 @@ const seen = (document: JobDocument, events: WorkEvent[] = [], nowMs = NOW) =>
     state: fold(events),
     weather: deskSeries(document.site, NOW, NOW - 5 * DAY_MS, NOW + 10 * DAY_MS),
     span: { startMs: NOW - 5 * DAY_MS, hours: 360 },
-    measured: [{ atMs: NOW, airTempC: 30 }],
+    measured: [{ place: document.places[0]!.id, hours: [{ atMs: NOW, airTempC: 30 }] }],
     others: knowledge,
     nowMs
   });

@@ -1,5 +1,6 @@
 import type { WeatherSeries } from '../air';
-import type { MeasuredHour, SiteClimate } from '../climate';
+import type { CoatPlan } from '../coats';
+import type { PlaceMeasured, SiteClimate } from '../climate';
 import { partNames, wholeSurfaceId, type JobDocument, type PartJob } from '../document';
 import { knowledgeOn, withOwn, type Knowledge } from '../knowledge';
 import { purchases, type Purchase } from '../load';
@@ -7,8 +8,9 @@ import { forPart, type JobStage, type PartState, type WorkState } from '../log';
 import { plan, plannedCoats, type Plan } from '../plan';
 import { liveWork, surveySurface, type LiveWork, type SurfaceSurvey } from '../site';
 import { unitCount } from '../surface';
-import { moistureRead, sharedClimates } from '../window';
+import { measuredInPlaces, moistureRead, sharedClimates } from '../window';
 import { stageOf, workedParts } from './parts';
+import { otherSides, shutBySides, sidesFindings } from './sides';
 import { inWaitingOrder, waitsOf } from './waits';
 
 /** All that a view of a job is made from. */
@@ -20,8 +22,8 @@ export interface JobSeen {
   /** The weather of the job's own hours; null where none of its places needs any, or where none is known. */
   weather: WeatherSeries | null;
   span: { startMs: number; hours: number };
-  /** What the job's sensors told: they stand in its first place. */
-  measured: readonly MeasuredHour[];
+  /** What sensors told, by the place of the job they stand in. */
+  measured: readonly PlaceMeasured[];
   /** What the crew knows from its other jobs alone. */
   others: Knowledge;
   nowMs: number;
@@ -33,7 +35,8 @@ export interface PartView {
   job: PartJob;
   state: PartState;
   climate: SiteClimate | null;
-  measured: readonly MeasuredHour[];
+  /** What was measured in the job's places, by sensors and by hand. */
+  measured: readonly PlaceMeasured[];
   /** What the crew knows, this part's own coats and tack tests as they stand. */
   knowledge: Knowledge;
   live: LiveWork;
@@ -57,31 +60,24 @@ export interface JobView {
 interface Standing {
   job: PartJob;
   state: PartState;
-  measured: readonly MeasuredHour[];
+  measured: readonly PlaceMeasured[];
   climate: SiteClimate | null;
 }
 
 /** view(job, log, weather, knowledge, now): everything computed from what is known, nothing remembered. */
 export function view(seen: JobSeen): JobView {
-  const { document, state, weather, span, measured } = seen;
-  const climateAt = sharedClimates(weather, span);
+  const { document, weather, span } = seen;
+  const state = readInPlaces(document, seen.state);
+  const measured = measuredInPlaces(document, seen.measured, state);
+  const climateAt = sharedClimates(weather, span, measured);
   const standing = workedParts(document, state).map((job): Standing => {
-    const here = job.placeName === undefined ? measured : [];
-    const climate = climateAt(job, here, moistureRead(state, job));
-    return { job, state: forPart(state, job.part), measured: here, climate };
+    const climate = climateAt(job, moistureRead(state, job));
+    return { job, state: forPart(state, job.part), measured, climate };
   });
   let surveys: readonly SurfaceSurvey[] | null = null;
   let bought: readonly Purchase[] | null = null;
-  let names: ReadonlyMap<string, string> | null = null;
-  const seenParts = new Map<string, PartView>();
-  for (const s of inWaitingOrder(standing, document)) {
-    const part = document.parts.find((p) => p.id === s.job.part)!;
-    const awaited = part.after && seenParts.get(part.after.part);
-    const waits = awaited && waitsOf(part, awaited, (names ??= partNames(document)), seen.nowMs);
-    const job = waits ? { ...s.job, waits } : s.job;
-    seenParts.set(part.id, partView(seen, { ...s, job }, knowledgeIn(seen, standing, s)));
-  }
-  const parts = standing.map((s) => seenParts.get(s.job.part)!);
+  const planned = plannedInTurn(seen, standing);
+  const parts = standing.map((s) => planned.get(s.job.part)!);
   return {
     state,
     span,
@@ -98,9 +94,61 @@ export function view(seen: JobSeen): JobView {
   };
 }
 
-function partView({ nowMs }: JobSeen, { job, state, measured, climate }: Standing, knowledge: Knowledge): PartView {
+/**
+ * Every part planned in its turn: after the one it waits for, and round the hours in which it would lie on another's wet side. A
+ * part whose later coat comes on a side that was planned meanwhile is planned once more, round that.
+ */
+function plannedInTurn(seen: JobSeen, standing: readonly Standing[]): Map<string, PartView> {
+  const { document, nowMs } = seen;
+  let known: ReadonlyMap<string, string> | null = null;
+  const names = () => (known ??= partNames(document));
+  const onWood = new Map(standing.map((s) => [s.job.part, liveOf(seen, s, knowledgeIn(seen, standing, s))]));
+  const sides = standing.length > 1 ? otherSides(standing.map((s) => s.job)) : new Map<string, Set<string>>();
+  const out = new Map<string, PartView>();
+  const planOne = (s: Standing) => {
+    const part = document.parts.find((p) => p.id === s.job.part)!;
+    const awaited = part.after && out.get(part.after.part);
+    const waits = awaited && waitsOf(part, awaited, names(), nowMs);
+    const turned = [...(sides.get(part.id) ?? [])].flatMap((id) => out.get(id) ?? onWood.get(id) ?? []);
+    const shut = turned.length ? shutBySides(turned, names()) : [];
+    const job = { ...s.job, ...(waits && { waits }), ...(shut.length > 0 && { shut }) };
+    out.set(part.id, partView(seen, { ...s, job }, onWood.get(part.id)!));
+  };
+  const inTurn = inWaitingOrder(standing, document);
+  inTurn.forEach(planOne);
+  if (sides.size === 0) return out;
+  const onWet = sidesFindings([...out.values()], nowMs).filter((f) => f.kind === 'on wet');
+  for (const s of inTurn) {
+    const first = out.get(s.job.part)!.plan.chosen?.coats[0]?.number ?? 0;
+    if (onWet.some((f) => f.part === s.job.part && f.coat > first)) planOne(s);
+  }
+  return out;
+}
+
+/** A log whose readings all name a place of the job: those of older entries that named none were taken in its first. */
+function readInPlaces({ places }: JobDocument, state: WorkState): WorkState {
+  if (state.readings.every((r) => r.place !== undefined)) return state;
+  return { ...state, readings: state.readings.map((r) => ({ place: places[0]!.id, ...r })) };
+}
+
+/** A part as it stands on the wood, whatever is planned of it. */
+interface PartLive {
+  job: PartJob;
+  knowledge: Knowledge;
+  coats: CoatPlan[];
+  live: LiveWork;
+}
+
+function liveOf({ nowMs }: JobSeen, { job, state, climate }: Standing, knowledge: Knowledge): PartLive {
   const coats = plannedCoats(job, knowledge);
-  const live = liveWork(job, state, climate, knowledge, nowMs, coats);
+  return { job, knowledge, coats, live: liveWork(job, state, climate, knowledge, nowMs, coats) };
+}
+
+function partView(
+  { nowMs }: JobSeen,
+  { job, state, measured, climate }: Standing,
+  { knowledge, coats, live }: PartLive
+): PartView {
   return {
     job,
     state,

@@ -59,10 +59,17 @@ export function waitsOf(
   return until === 'installed' ? { untilMs: null, why: `${why}, which nobody has said yet` } : undefined;
 }
 
-/** The parts in an order in which none comes before the one it waits for. */
-export function inWaitingOrder<T extends { job: PartJob }>(parts: readonly T[], document: JobDocument): T[] {
+/** When a part was or is to be begun, for their order: those on the wood first, those without a start last. */
+const begunAt = ({ job, state }: { job: PartJob; state: Pick<WorkState, 'coats'> }): number =>
+  Math.min(...state.coats.map((c) => c.openedAtMs), job.startAt === undefined ? Infinity : Date.parse(job.startAt));
+
+/** The parts in an order in which none comes before the one it waits for, and of others the one that begins first comes first. */
+export function inWaitingOrder<T extends { job: PartJob; state: Pick<WorkState, 'coats'> }>(
+  parts: readonly T[],
+  document: JobDocument
+): T[] {
   const after = new Map(document.parts.map((p) => [p.id, p.after?.part]));
   const depth = (id: string | undefined, steps = 0): number =>
     id === undefined || steps > document.parts.length ? 0 : 1 + depth(after.get(id), steps + 1);
-  return [...parts].sort((a, b) => depth(a.job.part) - depth(b.job.part));
+  return [...parts].sort((a, b) => depth(a.job.part) - depth(b.job.part) || Math.sign(begunAt(a) - begunAt(b)) || 0);
 }

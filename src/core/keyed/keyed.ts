@@ -9,7 +9,7 @@ export type Keyed<V> = ReadonlyMap<string, V>;
 export const keyed = <V>(rows: Readonly<Record<string, V>>): Keyed<V> => new Map(Object.entries(rows));
 
 /** The value under a name, made when it is not there yet. */
-export function madeAt<V>(map: Map<string, V>, name: string, make: () => V): V {
+export function madeAt<K, V>(map: Map<K, V>, name: K, make: () => V): V {
   const held = map.get(name);
   if (held !== undefined) return held;
   const made = make();

@@ -29,7 +29,7 @@ export interface LayerRuling {
   grade: Grade;
 }
 
-interface Match {
+export interface Match {
   class?: ProductClass[];
   notClass?: ProductClass[];
   solvent?: string[];
@@ -57,7 +57,7 @@ export const layerRules = rows as readonly LayerRule[];
 
 const WIPED_METHODS: readonly Method[] = ['thin', 'flood', 'trowel'];
 
-function fits(layer: Layer, m: Match | undefined): boolean {
+export function fits(layer: Layer, m: Match | undefined): boolean {
   if (!m) return true;
   const { card, colour, method } = layer;
   if (m.class && !m.class.includes(card.class)) return false;

@@ -62,7 +62,6 @@ export function loadList(
   const packed = parts.filter((p) => p.plan.load);
   const [first] = packed;
   if (!first) return [];
-  const { vans } = first.job.crew;
   const prep = prepItems(first.job, surveys);
   const ready = prep.length ? [{ name: 'getting ready' as const, work: [], atMs: null, items: prep }] : [];
   const days = new Map<string, Omit<LoadVisit, 'id' | 'index' | 'van'>>();
@@ -87,17 +86,25 @@ export function loadList(
     day.items = merged([...wanted.flatMap((p) => oilItems(p, day.work, !begun.has(p), jobOf(p))), ...day.items]);
     for (const p of wanted) begun.add(p);
   }
-  return [...ready, ...inOrder].map((visit, index) => ({
-    ...visit,
-    id: visitId(visit),
-    index,
-    van: vans?.[index] ?? ''
-  }));
+  return [...ready, ...inOrder].map((visit, index) => {
+    const id = visitId(visit);
+    return { ...visit, id, index, van: vanOf(first.job, visit, index) };
+  });
 }
+
+/** The van of a visit: as was last said of the visit itself, else of its number in an older document. */
+function vanOf({ crew }: Pick<PartJob, 'crew'>, { work }: Pick<LoadVisit, 'work'>, index: number): string {
+  // Two visits that fall on one day are one: it has the van of either.
+  const ids = new Set([visitId({ work }), ...work.flatMap((w) => w.coats.map((coat) => coatVisit(w.part, coat)))]);
+  return crew.vanOf?.findLast((v) => ids.has(v.visit))?.van ?? crew.vans?.[index] ?? '';
+}
+
+/** The id of a visit that begins with a coat. */
+const coatVisit = (part: string, coat: number): string => `${part}-${coat}`;
 
 /** The id of a visit: its first coat's, which stays whatever visits come before it. */
 const visitId = ({ work: [first] }: Pick<LoadVisit, 'work'>): string =>
-  first ? `${first.part}-${first.coats[0]}` : 'ready';
+  first ? coatVisit(first.part, first.coats[0]!) : 'ready';
 
 /** Whether a thing of a visit is in the van: as last said of the visit itself, else of the number it had in an older log. */
 export const isPacked = (

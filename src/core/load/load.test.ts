@@ -92,6 +92,16 @@ describe('one van list over all parts', () => {
     ]);
     expect(after.map((v) => [v.index, v.work])).toEqual(before.map((v) => [v.index, v.work]));
   });
+  it('a visit keeps its van when others come before it; one from an older document goes by its number', () => {
+    const [one, two] = vanList([floor]);
+    const crew = { people: 2, vanOf: [{ visit: one!.id, van: 'Heron' }], vans: ['Plover', 'Plover'] };
+    const vans = (...parts: Packing[]) => vanList(parts.map((p) => ({ ...p, job: { ...p.job, crew } })));
+    expect(vans(floor).map((v) => v.van)).toEqual(['Heron', ...(two ? ['Plover'] : [])]);
+    const earlier = vans(floor, packing(counterJob(), 'top', -0.5));
+    expect(earlier.find((v) => v.work.some((w) => w.part === 'first' && w.coats[0] === 1))!.van).toBe('Heron');
+    const later = vans(floor, packing(counterJob(), 'top', 100));
+    expect(later.at(-1)!.van).toBe('');
+  });
   it('visits come in the order of their days, numbered over the whole job', () => {
     const visits = vanList([packing(counterJob(), 'top', 100), floor]);
     expect(visits.map((v) => v.index)).toEqual(visits.map((_, i) => i));

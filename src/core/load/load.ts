@@ -90,6 +90,10 @@ export interface LoadPlan {
   rags: number;
 }
 
+/** The litres of all tins that are bought of some products. */
+export const litresBought = (products: readonly Pick<ProductLoad, 'buy'>[]): number =>
+  products.reduce((sum, p) => sum + p.buy.reduce((s, b) => s + b.totalMl / 1000, 0), 0);
+
 /** The oil of a job: litres at the chosen confidence, stock, tins and batches (handbook 6, 7). */
 export function loadPlan(
   job: PartJob,
@@ -112,7 +116,7 @@ export function loadPlan(
     lossesL: sum((p) => p.lossesL),
     expectedL: sum((p) => p.expectedL),
     needL: sum((p) => p.needL),
-    boughtL: sum((p) => p.buy.reduce((s, b) => s + b.totalMl / 1000, 0)),
+    boughtL: litresBought(products),
     confidence: house.buyConfidence,
     products,
     costCents: sum((p) => p.costCents),

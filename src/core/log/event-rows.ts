@@ -95,6 +95,8 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
     ...work,
     family: 'reading',
     take: (s, e) => {
+      const { place: _, ...told } = e.data;
+      if (Object.keys(told).length === 0) return 'it says no number';
       s.readings.push({ atMs: e.at, by: e.byName, ...e.data });
       return null;
     }
@@ -190,6 +192,19 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
     take: (s, e) => {
       if (s.installed.has(e.data.part)) return 'it was installed already';
       s.installed.set(e.data.part, e.at);
+      return null;
+    }
+  },
+  'part.moved': {
+    ...work,
+    family: 'step and gate',
+    ofPart: true,
+    teachesDrying: true,
+    take: (s, e) => {
+      const { part, place } = e.data;
+      const moves = madeAt(s.moved, part, () => []);
+      if (moves.at(-1)?.place === place) return 'it was there already';
+      moves.push({ atMs: e.at, by: e.byName, place });
       return null;
     }
   },

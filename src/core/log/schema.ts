@@ -8,6 +8,8 @@ const closed = { additionalProperties: false };
 const coat = Type.Integer({ minimum: 1, maximum: 12 });
 /** The part of the job it happened to. */
 const part = Type.String({ pattern: SLUG_FORM.pattern });
+/** A place of the job. */
+const place = Type.String({ pattern: SLUG_FORM.pattern });
 /** Layings of a coat are numbered in the order they began. */
 const laying = Type.Integer({ minimum: 1, maximum: 400 });
 /** What a laying went on, faces of pieces; one lifted from version 1 may have kept no more than that it was a stretch. */
@@ -106,6 +108,8 @@ export const EVENT_SCHEMAS = [
     'reading.taken',
     Type.Object(
       {
+        /** The place of the job it was read in; the first where an older entry does not say. */
+        place: Type.Optional(place),
         airTempC: Type.Optional(Type.Number({ minimum: -40, maximum: 60 })),
         rh: Type.Optional(Type.Number({ minimum: 0, maximum: 1 })),
         surfaceTempC: Type.Optional(Type.Number({ minimum: -40, maximum: 90 })),
@@ -224,6 +228,8 @@ export const EVENT_SCHEMAS = [
   event('look.said', Type.Object({ part, coat, another: Type.Boolean(), note }, closed)),
   /** What the part is of is in its place for good. */
   event('part.installed', Type.Object({ part, note }, closed)),
+  /** What the part is of was carried to another place of the job. */
+  event('part.moved', Type.Object({ part, place, note }, closed)),
   event('coat.remedied', Type.Object({ part, coat, note }, closed)),
   event('day.closed', Type.Object({ date: Type.String({ format: 'date' }) }, closed)),
   event('handed.over', Type.Object({}, closed)),

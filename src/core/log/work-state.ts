@@ -95,6 +95,8 @@ export interface WorkState {
   readings: {
     atMs: number;
     by: string;
+    /** The place of the job it was read in; the first where that was not said. */
+    place?: string;
     airTempC?: number;
     rh?: number;
     surfaceTempC?: number;
@@ -116,6 +118,8 @@ export interface WorkState {
   looks: Map<string, LookSaid>;
   /** When parts were installed. */
   installed: Map<string, number>;
+  /** Where parts were carried, in order. */
+  moved: Map<string, { atMs: number; by: string; place: string }[]>;
   /** How many batches the job has had, whatever their part: the next one's letter follows. */
   batchesMixed: number;
   /** The load list: what is packed, by visit and item, and where each item comes from. */
@@ -143,6 +147,7 @@ export const emptyState = (undone: Set<string>): WorkState => ({
   approvals: new Map(),
   looks: new Map(),
   installed: new Map(),
+  moved: new Map(),
   batchesMixed: 0,
   daysClosedAtMs: [],
   load: { packed: new Map(), from: new Map() },

@@ -3,7 +3,7 @@ import { dwellMinutes } from '../drying';
 import { noBatchText } from '../mix';
 import { cautionsFor, safetyClosing, type Caution } from '../safety';
 import { showPour } from '../units';
-import { climateEndMs, siteHourAt, type SiteClimate, type SiteHour } from '../climate';
+import { climateEndMs, climateOfCoat, siteHourAt, type SiteClimate, type SiteHour } from '../climate';
 import { searchStarts, simulateStart, type SequenceOutcome } from '../window';
 import type { HourVerdict } from '../judge';
 import { coatPlans, facePlans, type CoatPlan, type FacePlan } from '../coats';
@@ -94,7 +94,9 @@ export function plan(
   /** The mix has the air's temperature when its coat is begun; now where no start is known. */
   const mixTempC = (coat: number) => {
     const begun = chosen?.coats.find((c) => c.number === coat)?.laidFromMs;
-    return ((climate && begun !== undefined ? siteHourAt(climate, begun) : null) ?? now)?.airTempC ?? 20;
+    return (
+      ((climate && begun !== undefined ? siteHourAt(climateOfCoat(climate, coat), begun) : null) ?? now)?.airTempC ?? 20
+    );
   };
   const load = usable ? loadPlan(job, coats, mixTempC, knowledge, nowMs) : null;
   problems.push(...(load?.batches ?? []).flatMap(noBatchProblem));
@@ -111,7 +113,7 @@ export function plan(
     now,
     dwell: card && now ? dwellMinutes(card, first!.method, now, first!.dwellMinutes) : null,
     get hours() {
-      return (judged ??= ctx && climate ? judgedHours(job, climate, ctx, nowMs) : []);
+      return (judged ??= ctx && climate ? judgedHours(job, ctx, nowMs) : []);
     },
     chosen,
     leave: complete ? leavePlan(top!, last, house) : null,

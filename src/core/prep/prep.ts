@@ -1,6 +1,6 @@
 import type { HouseRules } from '../house';
 import { LADDER_RULES, sandingLadder, startGrit, type Ladder, type LadderRule } from '../sanding';
-import { bySize, faceAreas, kindRow, measureSurface, unitCount, type Surface } from '../surface';
+import { bySize, faceAreas, kindRow, measureSurface, timesMeasured, type Surface } from '../surface';
 import type { PrepDemand } from '../survey';
 import gateRows from './gates.json';
 import stepRows from './steps.json';
@@ -160,7 +160,7 @@ function sizesOf(surface: Surface, people: number): Sizes {
     const a = areas.get(f.id)!.plan;
     return s + (f.coats > 0 && a.ok ? a.areaM2 : 0);
   }, 0);
-  const each = bySize(surface).map((s) => edgesOf(s, areaM2 / unitCount(surface)));
+  const each = bySize(surface).map((s) => edgesOf(s, areaM2 / timesMeasured(surface)));
   return {
     areaM2,
     edgeM: each.reduce((sum, e) => sum + e.edgeM, 0),
@@ -173,7 +173,7 @@ function sizesOf(surface: Surface, people: number): Sizes {
 /** Metres of edge and corners of pieces of one size; where no outline tells, a square of the area of a piece does, m². */
 function edgesOf(surface: Surface, pieceM2: number): { edgeM: number; corners: number } {
   const measured = measureSurface(surface);
-  const units = unitCount(surface);
+  const units = timesMeasured(surface);
   const outline = measured.ok ? measured.outline : null;
   const rims = measured.ok ? measured.cutOuts.reduce((s, c) => s + c.perimeterM, 0) : 0;
   return {
@@ -185,7 +185,7 @@ function edgesOf(surface: Surface, pieceM2: number): { edgeM: number; corners: n
 function askedFor({ surface, demands }: PrepInput): Set<string> {
   const asked = new Set<string>(['always', 'sand', ...demands]);
   const { loose } = kindRow(surface.kind);
-  if (surface.units || loose) asked.add('units');
+  if (loose || (surface.units && surface.dividedInto === undefined)) asked.add('units');
   if (!loose) asked.add('mask');
   if (surface.waterPopped) asked.add('water pop');
   if (surface.faces.some((f) => f.texture === 'wire-brushed')) asked.add('brushed');

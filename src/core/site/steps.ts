@@ -46,6 +46,8 @@ export type Step = { closed?: string; warn?: string } & (
   | { kind: 'close coat'; coat: number; layings: number }
   /** The last coat hangs on the look: somebody says whether it goes on. */
   | { kind: 'look'; coat: number }
+  /** It is carried to another place before a coat. */
+  | { kind: 'carry'; coat: number; placeId: string; place: string }
   | { kind: 'wait'; coat: number; next: number; span: Span; progress: number }
   /** Oil stood on a coat: it comes off before anything else goes on. */
   | { kind: 'remedy'; coat: number; layings: number[]; stain: boolean }
@@ -180,6 +182,15 @@ function coatSteps(
     if (cures && below.progress < touchDryProgress(under)) closed = `coat ${below.number} is not touch dry`;
     else if (!cures && early) closed = `coat ${below.number} is still soaking in`;
   }
+  const carried = job.moves?.[0];
+  if (carried && carried.before <= next && !openCoat)
+    out.push({
+      kind: 'carry',
+      coat: next,
+      placeId: carried.placeId,
+      place: carried.name,
+      ...(below && cures && below.progress < touchDryProgress(under) && { closed })
+    });
   const made = new Set(batchesFor(state, { part: job.part, coat: next }).map((b) => b.batch));
   const batch = live.batches.find(
     (b) => made.has(b.batch) && b.emptiedAtMs === undefined && (b.thickensAtMs ?? Infinity) > nowMs

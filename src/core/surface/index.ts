@@ -36,15 +36,31 @@ export { namedList, stillToMeasure, woodThicknessM } from './missing';
 export { cornersOf, isRightAngled, pullCorner, wallsThrough } from './pull';
 export { parseWalk, walkText, type WalkResult } from './walk-text';
 export { blankShape, sketchShape, templateShape, type Template } from './templates';
-export { bySize, shapeOfPiece, sizeProblems, unitCount, withNewSize, withPieces, withSizeOf, withTag } from './pieces';
+export {
+  bySize,
+  freshTag,
+  piecesOfFace,
+  pieceWord,
+  shapeOfPiece,
+  sizeProblems,
+  timesMeasured,
+  unitCount,
+  withDivision,
+  withNewSize,
+  withPieces,
+  withSizeOf,
+  withTag,
+  withTreadsAsPieces
+} from './pieces';
 export { lifeRow, type LifeRow } from './lives';
-export { FACE_KINDS, LIVES, SURFACE_KINDS } from './schema';
+export { FACE_KINDS, FINISHES_FOUND, LIVES, SURFACE_KINDS } from './schema';
 export type {
   Boards,
   CutOut,
   Exit,
   Face,
   FaceKind,
+  FinishFound,
   Life,
   Living,
   Look,

@@ -8,6 +8,8 @@ export interface KindRow {
   noun: string;
   /** What one of several alike is called. */
   one: string;
+  /** What it is divided into, where its pieces are its own. */
+  dividedIn: string;
   /** The shape it usually has. */
   shape: Template;
   /** Its usual faces, in the order a foreman names them. */
@@ -46,6 +48,7 @@ export interface KindRow {
 
 const lies = {
   one: 'piece',
+  dividedIn: 'board',
   wide: false,
   open: false,
   sides: 'top and underside',
@@ -110,6 +113,7 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
     name: 'Stair',
     noun: 'stair',
     one: 'flight',
+    dividedIn: 'tread',
     shape: 'stair',
     faces: ['tread', 'riser', 'nosing', 'string'],
     thicknessM: 0.04,
@@ -147,6 +151,7 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
   },
   'cabinet-set': {
     ...lies,
+    dividedIn: 'front',
     name: 'Cabinet set',
     noun: 'cabinet set',
     shape: 'panels',
@@ -156,6 +161,7 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
   },
   shelving: {
     ...lies,
+    dividedIn: 'shelf',
     name: 'Shelving',
     noun: 'shelving',
     one: 'shelf',

@@ -11,6 +11,8 @@ import {
   withSizeOf,
   withTag
 } from '.';
+import { readTakeOff, writeTakeOff } from '../../formats/outline/take-off-csv';
+import { blankShape, pieceWord, withDivision, withTreadsAsPieces } from '.';
 import type { Surface } from './schema';
 
 const fronts = (units: string[], sizes?: Surface['sizes']): Surface => ({
@@ -103,4 +105,67 @@ describe('pieces of their own size', () => {
         }
       )
     ));
+});
+
+describe('pieces that a surface is divided into', () => {
+  const stair: Surface = {
+    ...fronts([]),
+    kind: 'stair',
+    shape: {
+      ...(blankShape('stair') as Extract<Surface['shape'], { type: 'stair' }>),
+      treads: 5,
+      depthM: 0.3,
+      widthM: 0.9,
+      strings: 2,
+      stringLengthM: 3,
+      stringGirthM: 0.3
+    },
+    faces: (['tread', 'string'] as const).map((kind) => ({ ...fronts([]).faces[0]!, id: kind, kind }))
+  };
+  const { units: _, ...flight } = stair;
+  const treads = withDivision(flight, true);
+  it('share what was measured, and a face that is one over all of them counts once', () => {
+    expect(treads.units).toEqual(['tread 1', 'tread 2', 'tread 3', 'tread 4', 'tread 5']);
+    expect(m2(treads, 'tread')).toBeCloseTo(5 * 0.3 * 0.9, 9);
+    expect(m2({ ...treads, units: ['tread 2', 'tread 4'] }, 'tread')).toBeCloseTo(2 * 0.3 * 0.9, 9);
+    expect(m2(treads, 'string')).toBeCloseTo(2 * 3 * 0.3, 9);
+    const three = { ...flight, units: ['a', 'b', 'c'] };
+    expect(m2(three, 'tread')).toBeCloseTo(3 * 5 * 0.3 * 0.9, 9);
+    const oneRail = { ...three, faces: three.faces.map((f) => ({ ...f, whole: true as const })) };
+    expect(m2(oneRail, 'string')).toBeCloseTo(2 * 3 * 0.3, 9);
+  });
+  it('are as many as there are treads, whatever number of these is typed', () => {
+    const seven = withTreadsAsPieces({ ...treads, shape: { ...stair.shape, treads: 7 } as Surface['shape'] });
+    expect([seven.units!.length, seven.dividedInto, seven.units!.at(-1)]).toEqual([7, 7, 'tread 7']);
+    const three = withTreadsAsPieces({ ...treads, shape: { ...stair.shape, treads: 3 } as Surface['shape'] });
+    expect([three.units!.at(-1), three.dividedInto]).toEqual(['tread 3', 3]);
+    expect(withTreadsAsPieces(flight)).toBe(flight);
+  });
+  it('go by their own word, and become so many of the same again', () => {
+    expect([pieceWord(treads), pieceWord(flight)]).toEqual(['tread', 'flight']);
+    const boards = withDivision(fronts(['door 1', 'left one']), true);
+    expect([boards.units, boards.dividedInto]).toEqual([['door 1', 'left one'], 2]);
+    const again = withDivision(withPieces(boards, ['door 1', 'left one', 'door 3']), false);
+    expect(again).not.toHaveProperty('dividedInto');
+    expect(m2(again, 'outside')).toBeCloseTo(3 * 0.35, 9);
+  });
+  it('have no size of their own, and as many tags as they are', () => {
+    expect(sizeProblems({ ...treads, dividedInto: 4 })).toEqual([
+      { path: '/dividedInto', problem: 'is divided into 4, and 5 have a tag' }
+    ]);
+    const { units: _u, ...untagged } = treads;
+    expect(sizeProblems(untagged)).toEqual([{ path: '/dividedInto', problem: 'is divided into 5, and 0 have a tag' }]);
+    expect(m2(untagged, 'tread')).toBeCloseTo(0.3 * 0.9, 9);
+    expect(sizeProblems({ ...treads, sizes: [{ pieces: ['tread 1'], shape: stair.shape }] })[0]!.path).toBe('/sizes');
+  });
+  it('come through a take-off as they are', () => {
+    const read = readTakeOff(writeTakeOff([treads]), 'metric');
+    expect(read.ok && read.surfaces[0]).toMatchObject({ units: treads.units, dividedInto: 5 });
+    const [back] = (read as { surfaces: Surface[] }).surfaces;
+    expect(back!.faces.map((f) => f.whole)).toEqual([undefined, true]);
+    expect(m2(back!, 'tread')).toBeCloseTo(m2(treads, 'tread'), 4);
+    expect(m2(back!, 'string')).toBeCloseTo(m2(treads, 'string'), 4);
+    const bad = readTakeOff('name,kind,length,width,tags,divided\nDeck,deck,2 m,3 m,a;b,perhaps', 'metric');
+    expect(bad.ok ? [] : bad.problems.map((p) => p.problem)).toEqual([expect.stringContaining('neither yes nor no')]);
+  });
 });

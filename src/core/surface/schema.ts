@@ -147,6 +147,17 @@ export const FACE_KINDS = [
 ] as const;
 export const FaceKindSchema = Type.Enum([...FACE_KINDS]);
 
+/** What wood may be found finished with. */
+export const FINISHES_FOUND = [
+  'oil',
+  'hardwax oil',
+  'wax',
+  'varnish',
+  'waterborne film',
+  'paint',
+  'not known'
+] as const;
+
 /** Where a face will live, from the gentlest. */
 export const LIVES = ['indoors', 'outdoors, shaded', 'outdoors', 'sun side'] as const;
 
@@ -175,6 +186,10 @@ export const FaceSchema = Type.Object(
       )
     ),
     reach: Type.Optional(Type.Enum(['yes', 'before installation', 'no'])),
+    /** What it came finished with, by a joiner or years ago: its first coat here is not on bare wood. */
+    came: Type.Optional(Type.Enum([...FINISHES_FOUND])),
+    /** There is one of it over all pieces, not one of each: a string beside its treads. */
+    whole: Type.Optional(Type.Literal(true)),
     /** It lies on the bench while its other side is coated: no handling before touch dry. */
     turnOver: Type.Optional(Type.Boolean())
   },
@@ -196,9 +211,7 @@ export const LivingSchema = Type.Object(
 export const LookSchema = Type.Object(
   {
     ageYears: Type.Optional(Type.Number({ minimum: 0, maximum: 1000 })),
-    oldFinish: Type.Optional(
-      Type.Enum(['none', 'oil', 'hardwax oil', 'wax', 'varnish', 'waterborne film', 'paint', 'not known'])
-    ),
+    oldFinish: Type.Optional(Type.Enum(['none', ...FINISHES_FOUND])),
     condition: Type.Optional(
       Type.Enum(['old film or heavy wear', 'cupped', 'worn or gouged', 'new planed', 'light marks'])
     ),
@@ -233,6 +246,8 @@ export const SurfaceSchema = Type.Object(
     upstandM: Type.Optional(Type.Number({ minimum: 0, maximum: 2 })),
     /** Tags of its pieces: "door 1" … "door 12". */
     units: Type.Optional(Type.Array(text(30), { minItems: 1, maxItems: 200, uniqueItems: true })),
+    /** In how many pieces it is divided, as a stair into treads; without it each piece is one more of the size measured. */
+    dividedInto: Type.Optional(Type.Integer({ minimum: 1, maximum: 200 })),
     /** Pieces of a size of their own; all others have the shape's. */
     sizes: Type.Optional(
       Type.Array(
@@ -267,6 +282,7 @@ export type FaceKind = Static<typeof FaceKindSchema>;
 export type Face = Static<typeof FaceSchema>;
 export type Texture = Face['texture'];
 export type Profile = Face['profile'];
+export type FinishFound = (typeof FINISHES_FOUND)[number];
 export type Life = (typeof LIVES)[number];
 export type PieceSize = NonNullable<Surface['sizes']>[number];
 /** One installed thing, in the dimensions a tape gives. */

@@ -2,7 +2,7 @@ import faceKinds from './faces.json';
 import factors from './factors.json';
 import { kindRow } from './kinds';
 import { measureSurface, type Part } from './parts';
-import { bySize, unitCount } from './pieces';
+import { bySize, timesMeasured, unitCount } from './pieces';
 import {
   FACE_KINDS,
   type Face,
@@ -37,7 +37,12 @@ export const isHidden = (kind: FaceKind): boolean => faceKinds[kind].hidden;
  */
 export function faceAreas(surface: Surface): Map<string, FaceAreas> {
   const alike = bySize(surface).map((s) => [s, measureSurface(s)] as const);
-  return new Map(surface.faces.map((f) => [f.id, together(alike.map(([s, measured]) => areasOf(s, f, measured)))]));
+  return new Map(
+    surface.faces.map((f) => [
+      f.id,
+      together(alike.slice(0, f.whole && 1).map(([s, measured]) => areasOf(s, f, measured)))
+    ])
+  );
 }
 
 /** The areas of a face over pieces of several sizes. What one of them lacks, all lack. */
@@ -61,7 +66,7 @@ function together(areas: readonly FaceAreas[]): FaceAreas {
 export const coveredM2 = (surface: Surface): number =>
   bySize(surface).reduce((sum, s) => {
     const measured = measureSurface(s);
-    return sum + (measured.ok ? measured.areaM2 * unitCount(s) : 0);
+    return sum + (measured.ok ? measured.areaM2 * timesMeasured(s) : 0);
   }, 0);
 
 function areasOf(surface: Surface, face: Face, measured: ReturnType<typeof measureSurface>): FaceAreas {
@@ -73,14 +78,17 @@ function areasOf(surface: Surface, face: Face, measured: ReturnType<typeof measu
 }
 
 function planOf(surface: Surface, face: Face, measured: ReturnType<typeof measureSurface>): FaceArea {
-  const n = unitCount(surface);
-  const times = n > 1 ? `, × ${n}` : '';
+  const n = face.whole ? 1 : timesMeasured(surface);
+  const times = timesWords(surface, n);
   if (face.areaM2 !== undefined) return { ok: true, areaM2: face.areaM2 * n, how: `as typed${times}` };
   if (!measured.ok) return { ok: false, problem: measured.problem, ...(measured.missing && { unmeasured: true }) };
   const part = measured.parts[face.kind];
   if (!part) return { ok: false, problem: `This shape gives no area for “${faceName(face.kind)}”. Type it.` };
   return part.ok ? { ok: true, areaM2: part.areaM2 * n, how: part.how + times } : part;
 }
+
+const timesWords = (surface: Surface, n: number): string =>
+  n > 1 ? `, × ${n}` : n < 1 ? `, ${unitCount(surface)} of ${surface.dividedInto}` : '';
 
 /** Kinds of face a surface can have, in the order a foreman names them. */
 export function possibleFaces(surface: Surface): FaceKind[] {

@@ -123,6 +123,18 @@ describe('what would help', () => {
     expect(later.holds).toBeLessThan(6);
     expect(whatHelps(wet, later).map((h) => h.kind)).toContain('tarp');
   });
+  it('a tarp too where only a later coat goes on in the open', () => {
+    const deck = deckJob();
+    const { site } = deck;
+    const moves = [{ before: 2, placeId: 'yard', name: 'Yard', site }];
+    const held = { ...counterJob().site, moisture: { percent: 12, at: new Date(NOW - DAY_MS).toISOString() } };
+    const o = { ...outlook('showers', 6), document: { ...deck, site: { ...held, timeZone: site.timeZone }, moves } };
+    const asIs = findStarts(o)[0]!;
+    expect(asIs.holds).toBeLessThan(6);
+    expect(asIs.stopper!.coat).toBe(2);
+    const tarp = whatHelps(o, asIs).find((h) => h.kind === 'tarp');
+    expect(tarp!.best.holds).toBeGreaterThan(asIs.holds);
+  });
   it('a heater and a dehumidifier only indoors', () => {
     const document = counterJob();
     document.site.room = { ...document.site.room, tempC: 13, rh: 0.66 };

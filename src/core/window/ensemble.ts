@@ -2,7 +2,7 @@ import { saturationVapourPressureHPa, type WeatherSeries } from '../air';
 import type { ProductCard } from '../product';
 import { HOUR_MS } from '../units';
 import { addMember, rankStarts, startTally, type RankedStart } from './search';
-import { climateEndMs, type MeasuredHour, type MoistureReading } from '../climate';
+import { climateEndMs, type MoistureReading, type PlaceMeasured } from '../climate';
 import { localDate, WEEKDAYS } from '../calendar';
 import { withFilm } from './sequence';
 import type { SequenceContext } from './sequence-context';
@@ -19,7 +19,7 @@ export interface Outlook {
   /** The members of the forecast, the control first; null for a held room. */
   members: readonly WeatherSeries[] | null;
   span: { startMs: number; hours: number };
-  measured?: readonly MeasuredHour[];
+  measured?: readonly PlaceMeasured[];
   /** Moisture as it was read, beyond the job's own and the sensors'. */
   readings?: readonly MoistureReading[];
   knowledge: Knowledge;
@@ -82,45 +82,69 @@ const DEHUMIDIFIED = 0.12;
 const DRIEST = 0.35;
 const THINNER = 0.75;
 
+type Site = PartJob['site'];
+/** What is changed of a place; nothing where it would not help there. */
+type SiteChange = (site: Site) => Partial<Site> | false;
+
+const isOpen = ({ setting }: Site): boolean => setting === 'outdoor';
+const isHeld = ({ setting, room }: Site): boolean => setting === 'indoor' && room.kind !== 'follows outdoors';
+
+const tarped: SiteChange = (s) => isOpen(s) && { exposure: { ...s.exposure, shade: 1, shelter: 1 } };
+
+/** Five degrees more at the same vapour. */
+function heated(site: Site): Partial<Site> | false {
+  const { room } = site;
+  if (isOpen(site)) return false;
+  if (!isHeld(site)) return { room: { ...room, offsetC: (room.offsetC ?? 0) + HEATER_C } };
+  const tempC = room.tempC + HEATER_C;
+  const rh = (room.rh * saturationVapourPressureHPa(room.tempC)) / saturationVapourPressureHPa(tempC);
+  return { room: { ...room, tempC, rh } };
+}
+
+const dried: SiteChange = (s) =>
+  isHeld(s) && { room: { ...s.room, rh: Math.max(Math.min(DRIEST, s.room.rh), s.room.rh - DEHUMIDIFIED) } };
+
 /** Each thing that could be done on this job, as the outlook it would make. */
 function variants(o: Outlook, shelf: readonly ProductCard[]): { kind: HelpKind; product?: string; outlook: Outlook }[] {
   const { document, knowledge } = o;
-  const { site } = document;
+  // A part may be carried about: what helps is done in each place that it helps in.
+  const { moves = [] } = document;
+  const sites = [document.site, ...moves.map((m) => m.site)];
   const out: { kind: HelpKind; product?: string; outlook: Outlook }[] = [];
   const add = (kind: HelpKind, change: Partial<Outlook>, product?: string) =>
     out.push({ kind, product, outlook: { ...o, ...change } });
-  const withSite = (change: Partial<PartJob['site']>) => ({
-    document: { ...document, site: { ...site, ...change } }
+  const changed = (site: Site, change: SiteChange): Site => ({ ...site, ...change(site) });
+  const withSites = (change: SiteChange) => ({
+    document: {
+      ...document,
+      site: changed(document.site, change),
+      ...(moves.length > 0 && { moves: moves.map((m) => ({ ...m, site: changed(m.site, change) })) })
+    }
   });
-  if (site.setting === 'outdoor') {
+  if (sites.some(isOpen)) {
     const covered = o.members?.map((m) => ({ ...m, hours: m.hours.map((h) => h && { ...h, rainMm: 0 }) })) ?? null;
-    add('tarp', { ...withSite({ exposure: { ...site.exposure, shade: 1, shelter: 1 } }), members: covered });
-    if (!site.lamps) add('lamps', withSite({ lamps: true }));
-  } else if (site.room.kind === 'follows outdoors') {
-    // What was measured was measured without the heater; the room begins where the weather leaves it, that much warmer.
-    const offsetC = (site.room.offsetC ?? 0) + HEATER_C;
-    add('heater', { ...withSite({ room: { ...site.room, offsetC } }), measured: [] });
-  } else {
-    const tempC = site.room.tempC + HEATER_C;
-    const rh = (site.room.rh * saturationVapourPressureHPa(site.room.tempC)) / saturationVapourPressureHPa(tempC);
-    add('heater', { ...withSite({ room: { ...site.room, tempC, rh } }), measured: [] });
-    if (site.room.rh > DRIEST + 0.02)
-      add('dehumidifier', {
-        ...withSite({ room: { ...site.room, rh: Math.max(DRIEST, site.room.rh - DEHUMIDIFIED) } }),
-        measured: []
-      });
+    add('tarp', { ...withSites(tarped), members: covered });
+    if (sites.some((s) => isOpen(s) && !s.lamps))
+      add(
+        'lamps',
+        withSites((s) => isOpen(s) && { lamps: true })
+      );
   }
+  // What was measured was measured without the heater; a room that follows begins where the weather leaves it, that much warmer.
+  if (!sites.every(isOpen)) add('heater', { ...withSites(heated), measured: [] });
+  if (sites.some((s) => isHeld(s) && s.room.rh > DRIEST + 0.02))
+    add('dehumidifier', { ...withSites(dried), measured: [] });
   const hourBefore = ({ from, to }: { from: string; to: string }) => ({
     from: `${String(Math.max(0, Number(from.slice(0, 2)) - 1)).padStart(2, '0')}${from.slice(2)}`,
     to
   });
   add(
     'earlier start',
-    withSite({
+    withSites(({ workingHours }) => ({
       workingHours: Object.fromEntries(
-        WEEKDAYS.flatMap((d) => (site.workingHours[d] ? [[d, hourBefore(site.workingHours[d])]] : []))
+        WEEKDAYS.flatMap((d) => (workingHours[d] ? [[d, hourBefore(workingHours[d])]] : []))
       )
-    })
+    }))
   );
   if (knowledge.house.rhythm === 'one a day')
     add('two coats a day', { knowledge: { ...knowledge, house: { ...knowledge.house, rhythm: 'as it opens' } } });

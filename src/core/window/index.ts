@@ -1,6 +1,14 @@
 export { firstStart, judgedHours, sequenceContext } from './contexts';
 export { findStarts, type Help, memberContexts, type Outlook, whatHelps } from './ensemble';
-export { climateSpan, moistureRead, needsWeather, sharedClimates, SHUT_AIR_CHANGES, siteClimate } from './job-climate';
+export {
+  climateSpan,
+  measuredInPlaces,
+  moistureRead,
+  needsWeather,
+  sharedClimates,
+  SHUT_AIR_CHANGES,
+  siteClimate
+} from './job-climate';
 export { type MonthOdds, monthsOdds, nextLikelyMonth } from './odds';
 export { hoursBeyond, sequenceHours } from './reach';
 export {

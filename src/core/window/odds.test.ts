@@ -76,6 +76,24 @@ describe('the odds of a month', () => {
     room.site.room.offsetC = 2;
     expect(monthsOdds(room, dry, knowledge)![5]!.share).toBeGreaterThan(0.9);
   });
+  it('are those of the first coat in the open, where the ones before go on in a held room', () => {
+    const rainy = past(
+      (d) => d.getUTCMonth() === 9,
+      () => false
+    );
+    const { site } = deck;
+    const held = floorJob().site;
+    const bench = { ...held, latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, timeZone: site.timeZone };
+    const moves = [{ before: 2, placeId: 'yard', name: 'Yard', site }];
+    const carried = monthsOdds({ ...deck, site: bench, moves }, rainy, knowledge)!;
+    expect(carried[9]!.share).toBe(0);
+    expect(carried[5]!.share).toBeGreaterThan(0.9);
+    const dry = past(
+      () => false,
+      () => false
+    );
+    expect(monthsOdds({ ...deck, site: bench, moves }, dry, knowledge)).toBeNull();
+  });
   it('nothing to lay has no odds; what a job waits for, or is booked for, plays no part', () => {
     expect(
       monthsOdds(

@@ -2,10 +2,10 @@ import { DAY_MS, HOUR_MS } from '../units';
 import { BITS } from '../judge';
 import { tellsRain, TYPICAL_SHIFTS_DAYS, withRunUp, type PastYears } from '../climate';
 import { coatPlans } from '../coats';
-import { jobAtHouse, type PartJob } from '../document';
+import { jobAtHouse, stayOfCoat, type PartJob } from '../document';
 import type { Knowledge } from '../knowledge';
 import { contextFrame, contextIn } from './contexts';
-import { siteClimates } from './job-climate';
+import { isMovedByWeather, siteClimates } from './job-climate';
 import { runStart } from './run';
 import { startHours } from './search';
 import type { SequenceContext } from './sequence-context';
@@ -25,16 +25,24 @@ export interface MonthOdds {
 /** Nobody reads wood for a year that is over: the month is judged by its air. */
 const UNREAD = BITS['no reading'];
 
-/** The first coat against the whole past, with what nobody knows of it left out. */
+/** The coat a month is judged by: the first that goes on where the air hangs on the weather; the first of all where none does. */
+const firstInWeather = <C extends { number: number }>(job: PartJob, coats: readonly C[]): C | undefined =>
+  coats.find((c) => isMovedByWeather(stayOfCoat(job, c.number).site)) ?? coats[0];
+
+/** That coat against the whole past, with what nobody knows of it left out. */
 function pastContext(document: PartJob, past: PastYears, knowledge: Knowledge): SequenceContext | null {
-  const { waits: _w, startAt: _s, ...job } = jobAtHouse(document, knowledge.house);
-  const { moisture: _m, ...site } = job.site;
-  const then: PartJob = { ...job, site };
-  const [first] = coatPlans(then, knowledge.house, knowledge.coverage);
+  const { waits: _w, shut: _sh, startAt: _s, ...job } = jobAtHouse(document, knowledge.house);
+  const coats = coatPlans(job, knowledge.house, knowledge.coverage);
+  const first = firstInWeather(job, coats);
+  if (!first || first.areaM2 <= 0) return null;
+  const { moves: _mv, was: _wa, ...there } = job;
+  const { placeId, site: stay } = stayOfCoat(job, first.number);
+  const { moisture: _m, ...site } = stay;
+  const then: PartJob = { ...there, placeId, site };
   const { series, countsFromMs } = withRunUp(past);
   const span = { startMs: series.startMs, hours: series.hours.length };
   const [climate] = siteClimates(then, [series], span);
-  if (!first || first.areaM2 <= 0 || !climate) return null;
+  if (!climate) return null;
   const ctx = contextIn(contextFrame(then, span, [first], knowledge, countsFromMs), climate);
   const [coat] = ctx.coats;
   if (!coat) return null;
@@ -47,7 +55,8 @@ function pastContext(document: PartJob, past: PastYears, knowledge: Knowledge): 
  * says nothing of rain and the work lies in it.
  */
 export function monthsOdds(document: PartJob, past: PastYears, knowledge: Knowledge): MonthOdds[] | null {
-  if (document.site.setting === 'outdoor' && !tellsRain(past)) return null;
+  const open = [document, ...(document.moves ?? [])].some(({ site }) => site.setting === 'outdoor');
+  if (open && !tellsRain(past)) return null;
   const ctx = pastContext(document, past, knowledge);
   if (!ctx) return null;
   const days = new Map<number, boolean>();

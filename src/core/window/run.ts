@@ -56,7 +56,7 @@ function lay(
   minutes: number,
   fixed = false
 ): LaidSpan | { brokenAt: number } | null {
-  const { from, to } = ctx.work;
+  const { from, to } = coat.work;
   const whole = minutes * MINUTE_MS <= coat.longestSittingMs;
   let left = minutes * MINUTE_MS;
   let sittings: Stretch[] = [];
@@ -168,10 +168,11 @@ export function visitsIn({ layings }: Run): number {
 }
 
 /** What a stop found and allows. */
-export function closureOf(ctx: SequenceContext, { coat, hour, bits }: Stop): Closure {
+export function closureOf({ coat, hour, bits }: Stop): Closure {
   const rule = firstRule(bits)!;
-  const h = ctx.climate.hours[Math.round((ctx.work.fromMs - ctx.climate.startMs) / HOUR_MS) + hour] ?? null;
-  return ctx.work.closed[hour]?.find((c) => c.rule === rule) ?? closureBy(rule, h, coat.limits);
+  const { climate, work } = coat;
+  const h = climate.hours[Math.round((work.fromMs - climate.startMs) / HOUR_MS) + hour] ?? null;
+  return work.closed[hour]?.find((c) => c.rule === rule) ?? closureBy(rule, h, coat.limits);
 }
 
 /** Between which instants the coat above goes on without being abraded. */

@@ -91,7 +91,7 @@ function addRun(t: Tally, ctx: SequenceContext): void {
   const key = `${coat} ${rule}`;
   const known = t.stoppers.get(key);
   if (known) known.count++;
-  else t.stoppers.set(key, { rule, coat, count: 1, closure: closureOf(ctx, stop), atMs: stop.atMs });
+  else t.stoppers.set(key, { rule, coat, count: 1, closure: closureOf(stop), atMs: stop.atMs });
 }
 
 /** The quantile of sorted numbers, the nearest one. */

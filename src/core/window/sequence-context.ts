@@ -11,6 +11,9 @@ export interface CoatToLay {
   method: Method;
   /** Pieces that are turned over are coated in rounds; the next waits until the last is touch dry. */
   roundMinutes: readonly number[];
+  /** Where it is laid and dries, and what of that place's hours may be worked. */
+  climate: SiteClimate;
+  work: WorkHours;
   filmRatio: number;
   kappa: DryingFactor;
   /** What it must gather for each of its states: follows from card, method, film and κ. */
@@ -51,6 +54,7 @@ export interface SimulatedCoat extends CoatTimes {
 
 /** All a sequence of coats is simulated against, built once. At least one coat. */
 export interface SequenceContext {
+  /** Those of the first of its coats. */
   climate: SiteClimate;
   work: WorkHours;
   coats: readonly CoatToLay[];

@@ -51,7 +51,7 @@ export function simulateStart(ctx: SequenceContext, startMs: number): SequenceOu
         sittings: rounds.flatMap((r) => r.sittings)
       };
     }),
-    failed: stop ? { coat: stop.coat.number, closure: closureOf(ctx, stop), atMs: stop.atMs } : undefined,
+    failed: stop ? { coat: stop.coat.number, closure: closureOf(stop), atMs: stop.atMs } : undefined,
     finishMs: finishMsOf(run, startMs),
     visits: visitsIn(run)
   };
@@ -72,7 +72,7 @@ export function goingOn(ctx: SequenceContext, wood: CoatOnWood): SequenceContext
   const { recoatOpens, touchDry } = onWood;
   const readyMs = opensFor(ctx, wood.number, wood.toMs, recoatOpens.p50, touchDry && touchDry.p50);
   const coats = ctx.coats.map((c, i) =>
-    i > 0 ? c : { ...c, closed: c.closed.map((bits, h) => (endOf(ctx.work, h) <= readyMs ? bits | NOT_READY : bits)) }
+    i > 0 ? c : { ...c, closed: c.closed.map((bits, h) => (endOf(c.work, h) <= readyMs ? bits | NOT_READY : bits)) }
   );
   return { ...ctx, coats, onWood, readyMs };
 }

@@ -38,6 +38,7 @@ export const TAKE_OFF_COLUMNS = [
   'gap',
   'grit',
   'tags',
+  'divided',
   'faces'
 ] as const;
 type Column = (typeof TAKE_OFF_COLUMNS)[number];
@@ -111,6 +112,8 @@ function rowSurface(
     .split(';')
     .map((t) => t.trim())
     .filter(Boolean);
+  const divided = row.divided === 'yes';
+  if (row.divided && !['yes', 'no'].includes(row.divided)) bad('divided', `“${row.divided}” is neither yes nor no.`);
   const faces = rowFaces(row.faces, kind ?? 'floor', system, bad);
   if (!name || !kind || !speciesId || !shape || !faces) return null;
   const surface: Surface = {
@@ -125,6 +128,7 @@ function rowSurface(
     shape,
     ...(board > 0 && { boards: { widthM: board, gapM: gap } }),
     ...(tags.length > 0 && { units: tags }),
+    ...(tags.length > 0 && divided && { dividedInto: tags.length }),
     faces
   };
   const measured = measureSurface(surface);
@@ -188,13 +192,17 @@ function rowFaces(
     .split(';')
     .map((t) => t.trim())
     .filter(Boolean)) {
-    const m = /^(.*?)\s+(\d{1,2})(?:\s+of\s+(.+))?$/.exec(part);
+    const m = /^(.*?)\s+(\d{1,2})(\s+whole)?(?:\s+of\s+(.+))?$/.exec(part);
     const face = m && (kinds.get(m[1]!.toLowerCase()) ?? FACE_KINDS.find((k) => k === m[1]!.toLowerCase()));
     if (!m || !face || Number(m[2]) > 12)
       return bad('faces', `“${part}” is not a face and its coats, like “top 2”, or “treads 2 of 2.19 m²”.`);
-    const area = m[3] === undefined ? null : parseArea(m[3], system);
+    const area = m[4] === undefined ? null : parseArea(m[4], system);
     if (area && !area.ok) return bad('faces', `“${part}”: ${area.problem}`);
-    out.push({ ...newFace(face, Number(m[2])), ...(area && { areaM2: area.value }) });
+    out.push({
+      ...newFace(face, Number(m[2])),
+      ...(m[3] && { whole: true as const }),
+      ...(area && { areaM2: area.value })
+    });
   }
   return out;
 }
@@ -259,6 +267,9 @@ function cells(s: Surface): Partial<Record<Column, string>> {
     ...(s.boards && { board: inMm(s.boards.widthM), gap: s.boards.gapM ? inMm(s.boards.gapM) : '' }),
     grit: String(s.lastGrit),
     ...(unitCount(s) > 1 && { tags: s.units!.join('; ') }),
-    faces: s.faces.map((f) => `${faceName(f.kind).toLowerCase()} ${f.coats}${areaWords(f)}`).join('; ')
+    ...(s.dividedInto !== undefined && { divided: 'yes' }),
+    faces: s.faces
+      .map((f) => `${faceName(f.kind).toLowerCase()} ${f.coats}${f.whole ? ' whole' : ''}${areaWords(f)}`)
+      .join('; ')
   };
 }

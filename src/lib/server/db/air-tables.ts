@@ -53,8 +53,10 @@ export const sensor = mysqlTable(
     crewId: id('crew_id')
       .notNull()
       .references(() => crew.id),
-    /** Where it stands; null while it lies in the van. */
+    /** The job it stands on; null while it lies in the van, or stands in a place of the house. */
     jobId: id('job_id'),
+    /** The place of that job, its first where none is named; without a job a place of the house. */
+    place: varchar('place', { length: 60 }),
     name: varchar('name', { length: 60 }).notNull(),
     tokenHash: char('token_hash', { length: 64 }).notNull(),
     batteryPercent: int('battery_percent'),
@@ -68,7 +70,7 @@ export const sensor = mysqlTable(
   ]
 );
 
-/** One reading of a sensor, of the job it stood on then. */
+/** One reading of a sensor, of the job or the place of the house it stood in then. */
 export const sensorReading = mysqlTable(
   'sensor_reading',
   {
@@ -78,6 +80,7 @@ export const sensorReading = mysqlTable(
     at: at('at').notNull(),
     quantity: mysqlEnum('quantity', ['airTempC', 'rh', 'surfaceTempC', 'mcPercent']).notNull(),
     jobId: id('job_id'),
+    place: varchar('place', { length: 60 }),
     value: double('value').notNull()
   },
   (t) => [primaryKey({ columns: [t.sensorId, t.at, t.quantity] }), index('sensor_reading_job').on(t.jobId, t.at)]

@@ -109,7 +109,7 @@ describe('a database of version 1', () => {
     const { db, pool } = conn;
     const { crewId, userId } = await freshCrew(db);
     const id = await createJob(db, crewId, whole(floorJob()), 'Ines', NOW);
-    const { part: _, ...was } = floorJob();
+    const { part: _, placeId: _p, ...was } = floorJob();
     await pool.query('UPDATE job SET document = ? WHERE id = ?', [
       JSON.stringify({ format: 'basket-job', version: 1, ...was }),
       id

@@ -32,7 +32,7 @@ export async function readOutlook(
   const span = climateSpan(fold(events), nowMs);
   const [forecast, measured] = await Promise.all([
     weatherOf(db, crewId, document, nowMs, desk, importedPlaces, from),
-    sensors ? measuredHours(db, id, span.startMs) : []
+    sensors ? measuredHours(db, crewId, { id, document }, span.startMs) : []
   ]);
   const view = viewJob(id, document, events, forecast?.series ?? null, knowledge, nowMs, measured);
   return { view, forecast, outlook: (part) => outlookOf(part, view.span, forecast?.members ?? null, nowMs) };

@@ -1,5 +1,5 @@
 import type { WeatherSeries } from '../../../core/air';
-import type { MeasuredHour } from '../../../core/climate';
+import type { PlaceMeasured } from '../../../core/climate';
 import type { JobDocument } from '../../../core/document';
 import { view, withoutJob, type JobView, type PartView } from '../../../core/job';
 import type { Knowledge } from '../../../core/knowledge';
@@ -38,7 +38,7 @@ export function viewJob(
   weather: WeatherSeries | null,
   knowledge: Knowledge,
   nowMs: number,
-  measured: readonly MeasuredHour[] = []
+  measured: readonly PlaceMeasured[] = []
 ): JobView {
   const state = fold(events);
   const span = climateSpan(state, nowMs);

@@ -1,5 +1,5 @@
 import { hangsOnWeather, type PartView } from '../../../core/job';
-import { coatCount } from '../../../core/document';
+import { coatCount, worksIn } from '../../../core/document';
 import { deadlines, type Deadline, type LiveLaying, type LiveCoat } from '../../../core/site';
 import { judgeBooking, type JudgedBooking } from '../../../core/starts';
 import type { Outlook } from '../../../core/window';
@@ -8,7 +8,7 @@ import type { Knowledge } from '../../../core/knowledge';
 import { dewPointC, sunPosition, type WeatherSeries } from '../../../core/air';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../../core/units';
 import { verdictRuns, type VerdictRun } from '../../../core/judge';
-import type { MeasuredHour } from '../../../core/climate';
+import type { PlaceMeasured } from '../../../core/climate';
 import type { SequenceOutcome } from '../../../core/window';
 import { layingName, partTitles } from '../../../words/part-words';
 import { hourOfDay } from '../../../words/time';
@@ -134,7 +134,7 @@ export async function railFor(
 const isLive = ({ stage, document: { parts, places, surfaces } }: JobRow): boolean =>
   stage !== 'planning' ||
   (surfaces.length > 0 &&
-    parts.some((p) => p.finish && places.some((at) => at.id === p.placeId && at.setting === 'outdoor')));
+    parts.some((p) => p.finish && places.some((at) => at.setting === 'outdoor' && worksIn(p, at.id))));
 
 interface Kept {
   rowVersion: number;
@@ -205,7 +205,7 @@ async function jobLines(db: Db, crewId: string, heads: readonly JobHead[], nowMs
     const [weather, measured] = isLive(r)
       ? await Promise.all([
           weatherOf(db, crewId, r.document, nowMs, desk, known.importedPlaces),
-          known.sensors ? measuredHours(db, r.id, nowMs - MEASURED_DAYS * DAY_MS) : []
+          known.sensors ? measuredHours(db, crewId, r, nowMs - MEASURED_DAYS * DAY_MS) : []
         ])
       : [null, []];
     let [lines, trouble]: [JobLine[], Kept['trouble']] = [[], null];
@@ -224,7 +224,7 @@ function partLines(
   { id, document, stage }: JobRow,
   events: readonly WorkEvent[],
   weather: Forecast | null,
-  measured: readonly MeasuredHour[],
+  measured: readonly PlaceMeasured[],
   committed: Committed | undefined,
   knowledge: Knowledge,
   nowMs: number

@@ -8,14 +8,21 @@ import type { FieldProblem } from '../../../formats/validate/validate';
 import type { Db } from '../db/connect';
 import { job, sensor, sensorReading } from '../db/schema';
 import { transact } from '../db/transact';
+import { houseOf } from '../house/house-rules';
+import { checkJobDocument } from '../../../formats/job-json';
 import { knowledgeChanged } from '../db/knowledge-version';
 import type { Quantity } from './readings';
 
 export type SensorRow = Omit<typeof sensor.$inferSelect, 'tokenHash' | 'crewId'>;
 
+/** Where a sensor stands: in a place of a job, its first where none is named, or in a place of the house. */
+export type SensorPlace = { job: string; place?: string } | { house: string };
+
 /** A sensor as its page shows it: where it stands, and what it said last. */
 export interface SensorSeen extends SensorRow {
   jobTitle: string | null;
+  /** The places of the job it stands on. */
+  jobPlaces: { id: string; name: string }[];
   last: Partial<Record<Quantity, number>>;
 }
 
@@ -38,22 +45,42 @@ export async function addSensor(
   return { id, token };
 }
 
-/** Stands a sensor on another job, or takes it off; readings stay with the job they were taken on. False when it is not theirs. */
-export async function placeSensor(db: Db, crewId: string, id: string, jobId: string | null): Promise<boolean> {
-  if (jobId !== null) {
-    const [theirs] = await db
-      .select({ id: job.id })
-      .from(job)
-      .where(and(eq(job.id, jobId), eq(job.crewId, crewId)));
-    if (!theirs) return false;
-  }
+/**
+ * Stands a sensor elsewhere, or with null into the van; readings stay where they were taken. False when the sensor or the place
+ * is not theirs.
+ */
+export async function placeSensor(db: Db, crewId: string, id: string, to: SensorPlace | null): Promise<boolean> {
+  if (to && !(await isTheirs(db, crewId, to))) return false;
+  const stands = !to
+    ? { jobId: null, place: null }
+    : 'house' in to
+      ? { jobId: null, place: to.house }
+      : { jobId: to.job, place: to.place ?? null };
   const [done] = await transact(db, (tx) =>
     tx
       .update(sensor)
-      .set({ jobId })
+      .set(stands)
       .where(and(eq(sensor.id, id), eq(sensor.crewId, crewId)))
   );
   return done.affectedRows > 0;
+}
+
+async function isTheirs(db: Db, crewId: string, to: SensorPlace): Promise<boolean> {
+  if ('house' in to) {
+    const { document } = await houseOf(db, crewId);
+    return (document.places ?? []).some((p) => p.id === to.house);
+  }
+  const [theirs] = await db
+    .select({ document: job.document })
+    .from(job)
+    .where(and(eq(job.id, to.job), eq(job.crewId, crewId)));
+  return theirs !== undefined && (to.place === undefined || placesOf(theirs.document).some((p) => p.id === to.place));
+}
+
+/** The places of a job as it is kept; none of one that can't be read. */
+function placesOf(document: unknown): { id: string; name: string }[] {
+  const read = checkJobDocument(document);
+  return read.ok ? read.value.places.map(({ id, name }) => ({ id, name })) : [];
 }
 
 /** Gives a sensor a new token; the old one no longer counts. Null when it is not theirs. */
@@ -71,13 +98,13 @@ export async function renewToken(db: Db, crewId: string, id: string): Promise<st
 /** The sensors of a crew with what each said last within ten days. */
 export async function sensorsOf(db: Db, crewId: string, nowMs: number): Promise<SensorSeen[]> {
   const rows = await db
-    .select({ row: sensor, jobTitle: job.title })
+    .select({ row: sensor, jobTitle: job.title, document: job.document })
     .from(sensor)
     .leftJoin(job, eq(job.id, sensor.jobId))
     .where(eq(sensor.crewId, crewId))
     .orderBy(asc(sensor.name));
   return Promise.all(
-    rows.map(async ({ row: { tokenHash: _, crewId: __, ...row }, jobTitle }) => {
+    rows.map(async ({ row: { tokenHash: _, crewId: __, ...row }, jobTitle, document }) => {
       const readings = await db
         .select()
         .from(sensorReading)
@@ -86,7 +113,7 @@ export async function sensorsOf(db: Db, crewId: string, nowMs: number): Promise<
         .limit(12);
       const last: SensorSeen['last'] = {};
       for (const r of readings) last[r.quantity] ??= r.value;
-      return { ...row, jobTitle, last };
+      return { ...row, jobTitle, jobPlaces: document === null ? [] : placesOf(document), last };
     })
   );
 }
@@ -167,7 +194,15 @@ export async function postReadings(
       return void refuse('v', `${r.value} ${r.unit} can't be; it must lie between ${m.range.join(' and ')}`);
     if (r.atMs > nowMs + FUTURE_MS) return void refuse('t', 'lies in the future; set the clock of the sensor');
     if (m.quantity === 'battery') battery = Math.round(value);
-    else rows.push({ sensorId: from.id, at: new Date(r.atMs), quantity: m.quantity, jobId: from.jobId, value });
+    else
+      rows.push({
+        sensorId: from.id,
+        at: new Date(r.atMs),
+        quantity: m.quantity,
+        jobId: from.jobId,
+        place: from.place,
+        value
+      });
   });
   if (rows.length === 0 && battery === undefined && passedOver.size > 0)
     problems.push({

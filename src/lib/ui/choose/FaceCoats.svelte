@@ -32,7 +32,9 @@
         {@const label = `${s.name}, ${faceName(f.kind)}`}
         {@const numbers = coatsOnFace(desk.job.finish, s, f)}
         <tr>
-          <td>{name}</td>
+          <td
+            >{name}{#if f.came}<br /><span class="dim text-[13px]">came with {f.came}</span>{/if}</td
+          >
           <td class="num">{litres > 0 ? showVolume(litres, desk.units) : 'none'}</td>
           <td class="num">
             {#if listed}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { LayerFinding } from '$core/coats';
+  import { underWords, type LayerFinding } from '$core/coats';
   import Sign from '../marks/Sign.svelte';
 
   /** What the layer rules say of a pair: word, reason, cure. */
@@ -26,8 +26,9 @@
 <p class="layer {l.severity}" data-result={l.result}>
   <Sign kind={sign} size={16} />
   <span
-    ><b>{word}.</b> Over coat{below.length > 1 ? 's' : ''}
-    {below.join(' and ')}: {l.reason}{#if l.cure && l.severity !== 'go'}<span class="cure">{l.cure}</span>{/if}</span
+    ><b>{word}.</b> Over {l.found ? underWords(l) : `coat${below.length > 1 ? 's' : ''} ${below.join(' and ')}`}: {l.reason}{#if l.cure && l.severity !== 'go'}<span
+        class="cure">{l.cure}</span
+      >{/if}</span
   >
 </p>
 

@@ -48,7 +48,9 @@
     if (dragged) return [];
     const out: { finding: LayerFinding; below: number[] }[] = [];
     for (const l of desk.plan.layers.filter((x) => x.above === above)) {
-      const same = out.find((r) => r.finding.rule === l.rule && r.finding.severity === l.severity);
+      const same = out.find(
+        (r) => r.finding.rule === l.rule && r.finding.severity === l.severity && r.finding.found === l.found
+      );
       if (same) same.below.push(l.below);
       else out.push({ finding: l, below: [l.below] });
     }

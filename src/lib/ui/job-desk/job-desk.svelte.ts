@@ -4,7 +4,7 @@ import { view, withoutJob } from '$core/job';
 import type { Knowledge } from '$core/knowledge';
 import { eventRow, fold, type EventData, type EventSaid, type EventType } from '$core/log';
 import type { WeatherSeries } from '$core/air';
-import type { MeasuredHour } from '$core/climate';
+import type { PlaceMeasured } from '$core/climate';
 import type { UnitSystem } from '$core/units';
 import { checkJobDocument } from '$formats/job-json';
 import { aroundProblems } from './around-problems';
@@ -22,7 +22,7 @@ interface Loaded {
   /** The weather series as `writeWeather` wrote it; null indoors. */
   weatherText: string | null;
   span: { startMs: number; hours: number };
-  measured: MeasuredHour[];
+  measured: PlaceMeasured[];
   knowledge: Knowledge;
   person: { id: string; name: string; units: UnitSystem };
   mayEdit: boolean;
@@ -62,6 +62,8 @@ export class JobDesk {
   units = $state<UnitSystem>('metric');
   /** The part that Choose, When, Work, Leave and Keep speak of; kept from station to station. */
   partId = $state('');
+  /** The place whose hours and air are shown, where the part is carried about; else that of the part. */
+  placeId = $state('');
   /** The surface that Look, Measure and Ready speak of; kept from station to station. */
   surfaceId = $state('');
   #weather = $state.raw<WeatherSeries | null>(null);
@@ -83,8 +85,8 @@ export class JobDesk {
   #saving = false;
 
   readonly #folded = $derived.by(() => fold(this.log.events));
-  /** What was measured here, hour by hour. */
-  measured = $state.raw<MeasuredHour[]>([]);
+  /** What sensors told in the job's places, hour by hour. */
+  measured = $state.raw<PlaceMeasured[]>([]);
   /** Everything computed of the job as it stands on this device, now. */
   readonly view = $derived.by(() =>
     view({
@@ -108,13 +110,18 @@ export class JobDesk {
   readonly knowledge = $derived(this.part.knowledge);
   readonly plan = $derived(this.part.plan);
   readonly live = $derived(this.part.live);
-  /** Where the place of the part stands in the document. */
+  /** The part as it is worked in the place that is shown: where it is, or where it is carried later. */
+  readonly there = $derived.by(() => {
+    const { placeId, moves = [] } = this.job;
+    const goes = moves.some((m) => m.placeId === this.placeId);
+    return partJob(this.document, this.job.part, goes ? this.placeId : placeId);
+  });
+  /** Where that place stands in the document. */
   readonly placePath = $derived.by(() => {
-    const { parts, places } = this.document;
-    const { placeId } = parts.find((p) => p.id === this.job.part)!;
+    const { places } = this.document;
     return `/places/${Math.max(
       0,
-      places.findIndex((p) => p.id === placeId)
+      places.findIndex((p) => p.id === this.there.placeId)
     )}`;
   });
   /** What was found on each surface of the whole job. */
@@ -190,7 +197,16 @@ export class JobDesk {
 
   /** Changes the part that is looked at, as it is worked: its place, finish, systems, start, and the coats of its faces. */
   editPart(change: (draft: PartJob) => void, field?: string): void {
-    const job = structuredClone(partJob(this.document, this.job.part));
+    this.#editAt(this.job.placeId, change, field);
+  }
+
+  /** Changes the place that is shown: its hours, closures and air. */
+  editPlace(change: (draft: PartJob) => void, field?: string): void {
+    this.#editAt(this.there.placeId, change, field);
+  }
+
+  #editAt(placeId: string, change: (draft: PartJob) => void, field?: string): void {
+    const job = structuredClone(partJob(this.document, this.job.part, placeId));
     change(job);
     const next = withPartJob(this.document, job);
     this.edit((d) => Object.assign(d, next), field);

@@ -59,7 +59,7 @@ describe('a draft on the device', () => {
     expect(keptDraft('ines', 'j')).toBeNull();
   });
   it('one kept before an update, of version 1, goes on as version 2', () => {
-    const { part: _, ...was } = floorJob();
+    const { part: _, placeId: _p, ...was } = floorJob();
     const document = { format: 'basket-job', version: 1, ...was };
     kept.set('basket draft ines j', JSON.stringify({ rowVersion: 3, document }));
     expect(keptDraft('ines', 'j')!.document).toEqual(whole(floorJob()));

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { coatCount, finishCard, partNames, partOf, placeOf } from '$core/document';
+  import { coatCount, finishCard, partNames, placeOf, type PartJob } from '$core/document';
   import { counted } from '$core/units';
   import { upperFirst } from '$words/upper-first';
   import { waitsWords } from '$words/part-words';
@@ -9,6 +9,9 @@
   /** The parts of a job as plates; the plate is the switch to what the stations speak of. */
   const desk = useJobDesk();
   const names = $derived(partNames(desk.document));
+  /** Where a part is, and where it is carried from there. */
+  const whereWords = (job: PartJob) =>
+    [placeOf(desk.document, job).name, ...(job.moves ?? []).map((m) => `then ${m.name}`)].join(', ');
   const plates = $derived(
     desk.view.parts.map((p) => {
       const { part } = p.job;
@@ -20,7 +23,7 @@
         finish: card
           ? `${card.name}, ${p.job.finish!.colour}, ${counted(coatCount(p.job), 'coat', 'coats')}`
           : 'no product yet',
-        place: desk.document.places.length > 1 ? placeOf(desk.document, partOf(desk.document, part)).name : '',
+        place: desk.document.places.length > 1 ? whereWords(p.job) : '',
         waits: upperFirst(waitsWords(p.job, desk.minuteMs)),
         at: stations.find((s) => s.state === 'now' || s.state === 'check')!
       };

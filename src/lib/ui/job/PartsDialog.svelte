@@ -11,6 +11,7 @@
     joinPart,
     ownersOf,
     partNames,
+    placesInUse,
     splitPart,
     type Cell,
     type JobDocument,
@@ -21,6 +22,7 @@
   import { fromHouse, newPlace, type HousePlace } from '$core/place';
   import { counted } from '$core/units';
   import { cellName } from '$words/part-words';
+  import PartMoves from './PartMoves.svelte';
   import Choice from '../fields/Choice.svelte';
   import TextField from '../fields/TextField.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
@@ -102,7 +104,7 @@
         d.places.push({ ...made, name: nameFor(d, made.name) });
         p.placeId = made.id;
       } else p.placeId = placeId;
-      d.places = d.places.filter((x) => d.parts.some((y) => y.placeId === x.id));
+      d.places = placesInUse(d);
     });
   }
   const nameFor = (d: JobDocument, name: string) => {
@@ -176,6 +178,15 @@
                 ]}
                 disabled={begun.has(p.id)}
                 onchange={(v) => move(p, v)}
+              />
+              <PartMoves
+                part={p}
+                letter={letter(p.id)}
+                places={desk.document.places.map((x) => ({
+                  value: x.id,
+                  label: x.name,
+                  note: x.setting === 'indoor' ? 'indoors' : 'outdoors'
+                }))}
               />
               {#if parts.length > 1}
                 <Choice

@@ -2,6 +2,8 @@
   import { Dialog } from 'bits-ui';
   import { WEEKDAYS } from '$core/calendar';
   import { parsePercent, showPercent } from '$core/units';
+  import { placeOf } from '$core/document';
+  import Choice from '../fields/Choice.svelte';
   import QuantityField from '../fields/QuantityField.svelte';
   import TextField from '../fields/TextField.svelte';
   import TimeField from '../fields/TimeField.svelte';
@@ -16,7 +18,7 @@
 
   let { open = $bindable() }: { open: boolean } = $props();
   const desk = useJobDesk();
-  const { site } = $derived(desk.job);
+  const { site } = $derived(desk.there);
   const DAY_WORDS = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' } as const;
 </script>
 
@@ -25,6 +27,19 @@
     <Dialog.Overlay class="veil" />
     <Dialog.Content class="dialog">
       <Dialog.Title class="font-fig text-[20px] font-bold">Hours, air and crew</Dialog.Title>
+      {#if desk.job.moves}
+        <div class="mt-3 max-w-[320px]">
+          <Choice
+            label="Place"
+            value={desk.there.placeId}
+            options={[
+              { value: desk.job.placeId, label: placeOf(desk.document, desk.job).name },
+              ...desk.job.moves.map((m) => ({ value: m.placeId, label: m.name, note: `from coat ${m.before} on` }))
+            ].filter((o, i, all) => all.findIndex((x) => x.value === o.value) === i)}
+            onchange={(v) => (desk.placeId = v)}
+          />
+        </div>
+      {/if}
       <PlaceOfHouse />
       <div class="mt-3 grid gap-6 sm:grid-cols-2">
         <section>
@@ -36,7 +51,7 @@
                 label={DAY_WORDS[d]}
                 checked={Boolean(h)}
                 onchange={(on) =>
-                  desk.editPart((j) => {
+                  desk.editPlace((j) => {
                     if (on) j.site.workingHours[d] = { from: '07:30', to: '17:30' };
                     else delete j.site.workingHours[d];
                   })}
@@ -46,14 +61,14 @@
                   quiet
                   label="{DAY_WORDS[d]} from"
                   value={h.from}
-                  onchange={(v) => desk.editPart((j) => (j.site.workingHours[d]!.from = v))}
+                  onchange={(v) => desk.editPlace((j) => (j.site.workingHours[d]!.from = v))}
                 />
                 <TimeField
                   quiet
                   label="{DAY_WORDS[d]} to"
                   value={h.to}
                   problem={desk.problemAt(`${desk.placePath}/workingHours/${d}`)}
-                  onchange={(v) => desk.editPart((j) => (j.site.workingHours[d]!.to = v))}
+                  onchange={(v) => desk.editPlace((j) => (j.site.workingHours[d]!.to = v))}
                 />
               {:else}<span class="dim col-span-2">off</span>{/if}
             </div>
@@ -73,7 +88,7 @@
             parse={parsePercent(1, 60)}
             show={showPercent}
             onchange={(v) =>
-              desk.editPart(
+              desk.editPlace(
                 (j) => (j.site.moisture = { percent: v * 100, at: new Date(Math.round(clock.read())).toISOString() })
               )}
           />

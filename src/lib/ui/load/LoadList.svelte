@@ -44,10 +44,8 @@
           disabled={!desk.mayEdit}
           onchange={(v) =>
             desk.edit((d) => {
-              const all = d.crew.vans ?? [];
-              d.crew.vans = Array.from({ length: Math.max(all.length, visit.index + 1) }, (_, i) =>
-                i === visit.index ? v : (all[i] ?? '')
-              );
+              const others = (d.crew.vanOf ?? []).filter((x) => x.visit !== visit.id);
+              d.crew.vanOf = [...others, { visit: visit.id, van: v }];
             })}
         />
       </div>

@@ -1,31 +1,34 @@
 <script lang="ts">
-  import { cardOf } from '$core/document';
-  import { mixAmounts } from '$core/mix';
-  import { solventG, vapourGPerM3, vapourIn } from '$core/safety';
+  import { heaviestDoses } from '$core/job';
+  import { vapourGPerM3, vapourIn } from '$core/safety';
   import { decimals } from '$core/units';
+  import { partName } from '$words/part-words';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import TextField from '../fields/TextField.svelte';
 
-  /** Solvent in the room after the heaviest coat: the curve, when it is below the house's reference, how far from flammable. */
+  /** Solvent in the room after the heaviest day of the part: the curve, when it is below the house's reference, how far from flammable. */
   const desk = useJobDesk();
   const house = $derived(desk.knowledge.house);
   const room = $derived(desk.job.site.room);
   /** Never guessed from the wood that is oiled: a table stands in a hall. */
   const volumeM3 = $derived(room.volumeM3);
   const changes = $derived(room.airChangesPerHour ?? house.vapour.airChangesPerHour);
-  const coats = $derived(
-    desk.plan.coats.map((c) => {
-      const card = cardOf(desk.job, c.productId)!;
-      const { oilL, thinnerL } = mixAmounts(card, { of: 'total', litres: c.expectedL });
-      return { coat: c.number, card, grams: solventG(card, oilL, thinnerL) };
-    })
+  /** The part's own coat, and what other parts lay in the same room that day. */
+  const doses = $derived(heaviestDoses(desk.view.parts, desk.job.part));
+  const grams = $derived(doses.reduce((sum, d) => sum + d.grams, 0));
+  const lelGPerM3 = $derived(Math.min(...doses.map((d) => d.lelGPerM3)));
+  const whose = $derived(
+    doses
+      .map((d, i) =>
+        i === 0
+          ? `Coat ${d.coat}, ${d.product}`
+          : `${partName(desk.document, d.part)} that day, coat ${d.coat}, ${d.product}`
+      )
+      .join(' and ')
   );
-  const worst = $derived(coats.reduce((a, b) => (b.grams > a.grams ? b : a)));
   const seen = $derived(
-    volumeM3 === undefined
-      ? null
-      : vapourIn(worst.grams, { volumeM3, airChangesPerHour: changes }, worst.card.lelGPerM3, house)
+    volumeM3 === undefined ? null : vapourIn(grams, { volumeM3, airChangesPerHour: changes }, lelGPerM3, house)
   );
   const hours = $derived(
     Math.min(
@@ -43,7 +46,7 @@
   const path = $derived(
     Array.from({ length: 81 }, (_, i) => {
       const t = (hours * i) / 80;
-      return `${i ? 'L' : 'M'}${((t / hours) * W).toFixed(1)} ${y(vapourGPerM3(worst.grams, volumeM3 ?? 1, changes, t, house.vapour.halfLifeHours)).toFixed(1)}`;
+      return `${i ? 'L' : 'M'}${((t / hours) * W).toFixed(1)} ${y(vapourGPerM3(grams, volumeM3 ?? 1, changes, t, house.vapour.halfLifeHours)).toFixed(1)}`;
     }).join('')
   );
   const hoursWords = (h: number) =>
@@ -62,12 +65,12 @@
 
 <section aria-label="Vapour" class="mt-5">
   <h2 class="border-b-[1.5px] border-ink pb-1">Solvent in the room</h2>
-  {#if worst.grams < 1}
+  {#if grams < 1}
     <p class="mt-2">No solvent to speak of on these cards.</p>
   {:else}
     {#if !seen}<p class="mt-2">
-        <b>Coat {worst.coat}, {worst.card.name}: {decimals(worst.grams, 0)} g of solvent.</b> How large is the room? Its vapour
-        is worked out from it; nobody has measured it yet.
+        <b>{whose}: {decimals(grams, 0)} g of solvent.</b> How large is the room? Its vapour is worked out from it; nobody
+        has measured it yet.
       </p>
     {:else}
       {#if seen.warn}<p class="stop-note" role="alert">
@@ -77,7 +80,7 @@
           >
         </p>{/if}
       <p class="mt-2">
-        Coat {worst.coat}, {worst.card.name}: {decimals(seen.solventG, 0)} g of solvent.
+        {whose}: {decimals(seen.solventG, 0)} g of solvent.
         {#if seen.belowReferenceHours === null}Never above our reference of {house.vapour.referenceGPerM3} g/m³.
         {:else}<b>Below {house.vapour.referenceGPerM3} g/m³ after {hoursWords(seen.belowReferenceHours)}.</b>{/if}
         Peak {decimals(seen.peakGPerM3, 2)} g/m³ after {hoursWords(seen.peakHours)}, {decimals(seen.lelShare * 100, 1)} %

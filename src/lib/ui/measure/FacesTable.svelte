@@ -20,7 +20,7 @@
   import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Why from '../why/Why.svelte';
-  import { FACINGS, LIES, LIFE_CHOICES, PROFILES, REACHES, TEXTURES } from './choices';
+  import { CAME, FACINGS, LIES, LIFE_CHOICES, PROFILES, REACHES, TEXTURES } from './choices';
   import { faceRef, sharedFaces } from '$core/document';
   import CoatStepper from './CoatStepper.svelte';
   import { parseFactor, showFactor } from './factor';
@@ -44,6 +44,12 @@
   let open = $state<string | null>(null);
   const setFace = (i: number, change: (f: Face) => void, field?: string) =>
     desk.edit((d) => change(d.surfaces[index]!.faces[i]!), field && `${surface.id} face ${i} ${field}`);
+  /** Sets what a face may go without, or with nothing takes it away. */
+  const putOrDrop = <K extends 'life' | 'came' | 'whole'>(i: number, key: K, value: Face[K] | '' | false) =>
+    setFace(i, (x) => {
+      if (value) x[key] = value as Face[K];
+      else delete x[key];
+    });
   const total = $derived(
     surface.faces.reduce((s, f) => {
       const a = areas.get(f.id)!.effective;
@@ -71,6 +77,8 @@
       f.texture === 'sanded' && f.profile === 'flat' ? '' : `${f.texture}, ${f.profile}`,
       f.reach === 'no' ? 'can’t be reached' : f.reach === 'before installation' ? 'before installation' : '',
       f.turnOver ? 'lies face down to dry' : '',
+      f.came ? `came with ${f.came === 'not known' ? 'something on it' : f.came}` : '',
+      f.whole && surface.units ? 'one over all pieces' : '',
       f.life ? `will live ${f.life === 'sun side' ? 'on the sun side' : f.life}` : ''
     ]
       .filter(Boolean)
@@ -165,11 +173,13 @@
             label="Will live"
             value={f.life ?? ''}
             options={LIFE_CHOICES}
-            onchange={(v) =>
-              setFace(i, (x) => {
-                if (v) x.life = v;
-                else delete x.life;
-              })}
+            onchange={(v) => putOrDrop(i, 'life', v)}
+          />
+          <Choice
+            label="Came finished with"
+            value={f.came ?? ''}
+            options={CAME}
+            onchange={(v) => putOrDrop(i, 'came', v)}
           />
           {#if outdoors(f)}
             <Choice
@@ -192,6 +202,13 @@
             {/if}
           {/if}
           <div class="col-span-2">
+            {#if surface.units}
+              <Tick
+                label="One over all pieces, not one of each"
+                checked={f.whole ?? false}
+                onchange={(v) => putOrDrop(i, 'whole', v)}
+              />
+            {/if}
             <Tick
               label="Lies face down to dry: it is turned over"
               checked={f.turnOver ?? false}

@@ -10,7 +10,8 @@
     type Shape,
     type Surface,
     type SurfaceKind,
-    type Template
+    type Template,
+    withTreadsAsPieces
   } from '$core/surface';
   import { showLength } from '$core/units';
   import Choice from '../fields/Choice.svelte';
@@ -48,7 +49,10 @@
     desk.edit((d) => change(d.surfaces[index]!), field && `${surface.id} ${field}`);
   /** Changes the shape while it is of the type it is now. */
   const setShape = <T extends Shape>(change: (s: T) => void, field?: string) =>
-    set((s) => change(s.shape as T), field ?? undefined);
+    set((s) => {
+      change(s.shape as T);
+      Object.assign(s, withTreadsAsPieces(s));
+    }, field ?? undefined);
 
   function pickShape(t: Template) {
     set((s) => {

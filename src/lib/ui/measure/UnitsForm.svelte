@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { kindRow, withPieces, withTag, type Surface } from '$core/surface';
+  import { freshTag, kindRow, pieceWord, withDivision, withPieces, withTag, type Surface } from '$core/surface';
   import CountField from '../fields/CountField.svelte';
+  import Tick from '../fields/Tick.svelte';
   import TextField from '../fields/TextField.svelte';
   import PieceSizes from './PieceSizes.svelte';
 
@@ -12,17 +13,16 @@
   /** The pieces of a surface: how many, a tag for each, so that every one goes back to its place, and sizes of their own. */
   const { surface, path, onchange }: Props = $props();
   const tags = $derived(surface.units ?? []);
-  const word = $derived(kindRow(surface.kind).one);
+  const word = $derived(pieceWord(surface));
+  const divided = $derived(surface.dividedInto !== undefined);
+  /** A stair knows its treads; of anything else somebody says first how many pieces there are. */
+  const stair = $derived(surface.shape.type === 'stair');
+  const mayDivide = $derived(surface.shape.type === 'stair' ? surface.shape.treads > 1 : tags.length > 1);
   const count = (n: number) =>
     onchange((s) => {
       const old = s.units ?? [];
-      return withPieces(s, n <= 1 ? [] : Array.from({ length: n }, (_, i) => old[i] ?? freshTag(old, i)));
+      return withPieces(s, n <= 1 ? [] : Array.from({ length: n }, (_, i) => old[i] ?? freshTag(word, old, i)));
     }, 'units');
-  function freshTag(old: readonly string[], i: number): string {
-    let n = i + 1;
-    while (old.includes(`${word} ${n}`)) n++;
-    return `${word} ${n}`;
-  }
   let open = $state(false);
   /** A tag that is none, or another piece's: it stands in its field and nowhere else, so that no piece is taken for another. */
   let refused = $state<{ index: number; tag: string; why: string } | null>(null);
@@ -36,7 +36,16 @@
 
 <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Pieces</h2>
 <div class="mt-2">
-  <CountField label="How many" value={Math.max(1, tags.length)} least={1} most={200} onchange={count} />
+  {#if !(stair && divided)}
+    <CountField label="How many" value={Math.max(1, tags.length)} least={1} most={200} onchange={count} />
+  {/if}
+  {#if mayDivide || divided}
+    <Tick
+      label="Each {kindRow(surface.kind).dividedIn} on its own: what is measured is all of them together"
+      checked={divided}
+      onchange={(on) => onchange((s) => withDivision(s, on))}
+    />
+  {/if}
 </div>
 {#if tags.length}
   <button class="link mt-1 text-[13px]" aria-expanded={open} onclick={() => (open = !open)}
@@ -55,5 +64,5 @@
       {/each}
     </div>
   {/if}
-  <PieceSizes {surface} {path} {onchange} />
+  {#if !divided}<PieceSizes {surface} {path} {onchange} />{/if}
 {/if}

@@ -1,4 +1,5 @@
 import {
+  FINISHES_FOUND,
   kindRow,
   profileDefault,
   SURFACE_KINDS,
@@ -6,6 +7,7 @@ import {
   type Boards,
   type CutOut,
   type Face,
+  type FinishFound,
   type Life,
   type Profile,
   type Shape,
@@ -14,6 +16,7 @@ import {
   type Template,
   type Texture
 } from '$core/surface';
+import { upperFirst } from '$words/upper-first';
 import { GRITS as ALL_GRITS } from '$core/sanding';
 
 /** Rows of a choice, in the order they are offered. */
@@ -64,6 +67,11 @@ export const REACHES: Options<NonNullable<Face['reach']>> = [
   { value: 'yes', label: 'Can be reached' },
   { value: 'before installation', label: 'Before installation' },
   { value: 'no', label: 'Can’t be reached' }
+];
+
+export const CAME: Options<FinishFound | ''> = [
+  { value: '', label: 'Bare' },
+  ...FINISHES_FOUND.map((value) => ({ value, label: value === 'not known' ? 'Nobody knows what' : upperFirst(value) }))
 ];
 
 export const LIFE_CHOICES: Options<Life | ''> = [

@@ -130,7 +130,7 @@
       <text text-anchor="middle" class="fig" style="font-size:29px"
         >{area.number} <tspan style="font-size:17px">{area.unit}</tspan>
         <tspan style="font-size:13px;font-weight:420" class="words"
-          >{shape.type === 'area' ? '' : WHAT[shape.type]}{unitCount(surface) > 1
+          >{shape.type === 'area' ? '' : WHAT[shape.type]}{unitCount(surface) > 1 && surface.dividedInto === undefined
             ? `, × ${unitCount(bySize(surface)[0]!)}${surface.sizes ? ` of ${unitCount(surface)}` : ''}`
             : ''}</tspan
         ></text

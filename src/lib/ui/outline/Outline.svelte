@@ -290,8 +290,11 @@
           <text x={label.x} y={label.y + 4} text-anchor="middle" class="fig" style="font-size:29px"
             >{area.number} <tspan style="font-size:17px">{area.unit}</tspan></text
           >
-          {#if unitCount(surface) > 1}<text x={label.x} y={label.y + 26} text-anchor="middle" class="small"
-              >each, × {unitCount(alike)}{surface.sizes ? ` of ${unitCount(surface)}` : ''}</text
+          {#if unitCount(surface) > 1 && surface.dividedInto === undefined}<text
+              x={label.x}
+              y={label.y + 26}
+              text-anchor="middle"
+              class="small">each, × {unitCount(alike)}{surface.sizes ? ` of ${unitCount(surface)}` : ''}</text
             >{/if}
         </g>
       {/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import type { Cell } from '$core/document';
-  import { faceName, type Surface } from '$core/surface';
+  import { wholeSurfaceId, type Cell } from '$core/document';
+  import { faceName, piecesOfFace, type Face, type Surface } from '$core/surface';
 
   /** Faces of pieces as a board: rows are pieces, columns are faces. A head picks all that stand under it, where picking is possible. */
   interface Props {
@@ -20,30 +20,50 @@
     face,
     ...(piece !== undefined && { piece })
   });
+  /** Whether a face is one of a piece, and shown. */
+  const stands = (s: Surface, f: Face, piece: string | undefined) =>
+    piecesOfFace(s, f).includes(piece) && shown(at(s, f.id, piece));
   const boards = $derived(
     surfaces.flatMap((s) => {
-      const pieces = (s.units ?? [undefined]).filter((p) => s.faces.some((f) => shown(at(s, f.id, p))));
-      const faces = s.faces.filter((f) => pieces.some((p) => shown(at(s, f.id, p))));
+      const wholes = s.faces.some((f) => f.whole) ? [undefined] : [];
+      const pieces = (s.units ? [...s.units, ...wholes] : [undefined]).filter((p) =>
+        s.faces.some((f) => stands(s, f, p))
+      );
+      const faces = s.faces.filter((f) => pieces.some((p) => stands(s, f, p)));
       return faces.length ? [{ surface: s, pieces, faces }] : [];
     })
   );
+  /** Whether a board goes on with the surface of the one above it. */
+  const goesOn = (i: number) =>
+    i > 0 && wholeSurfaceId(boards[i]!.surface.id) === wholeSurfaceId(boards[i - 1]!.surface.id);
   const under = ({ surface, pieces, faces }: (typeof boards)[number], face?: string, piece?: string): Cell[] =>
     pieces
       .filter((p) => piece === undefined || p === piece)
-      .flatMap((p) => faces.filter((f) => face === undefined || f.id === face).map((f) => at(surface, f.id, p)))
-      .filter(shown);
+      .flatMap((p) =>
+        faces
+          .filter((f) => (face === undefined || f.id === face) && stands(surface, f, p))
+          .map((f) => at(surface, f.id, p))
+      );
 </script>
 
 {#snippet head(words: string, cells: () => Cell[])}
   {#if onpick}<button class="pick" onclick={() => onpick(cells())}>{words}</button>{:else}{words}{/if}
 {/snippet}
 
-{#each boards as b (b.surface.id)}
+{#each boards as b, i (b.surface.id)}
   <!-- A wide board is moved along by key too: its cells may hold nothing that takes the focus. -->
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-  <div class="scroll" role="region" aria-label="{b.surface.name}, faces" tabindex="0">
+  <div
+    class="scroll"
+    role="region"
+    aria-label="{b.surface.name}, {goesOn(i) ? 'faces over all pieces' : 'faces'}"
+    tabindex="0"
+  >
     <table>
-      <caption>{@render head(b.surface.name, () => under(b))}</caption>
+      <!-- Faces over all pieces stand in a board of their own below those of pieces. -->
+      {#if !goesOn(i)}
+        <caption>{@render head(b.surface.name, () => under(b))}</caption>
+      {/if}
       <thead>
         <tr>
           <td></td>
@@ -54,11 +74,13 @@
         {#each b.pieces as piece (piece ?? '')}
           <tr>
             <th scope="row"
-              >{#if piece !== undefined}{@render head(piece, () => under(b, undefined, piece))}{/if}</th
+              >{#if piece === undefined}{b.pieces.length > 1 ? 'all' : ''}{:else}{@render head(piece, () =>
+                  under(b, undefined, piece)
+                )}{/if}</th
             >
             {#each b.faces as f (f.id)}
               <td
-                >{#if shown(at(b.surface, f.id, piece))}{@render cell(at(b.surface, f.id, piece))}{/if}</td
+                >{#if stands(b.surface, f, piece)}{@render cell(at(b.surface, f.id, piece))}{/if}</td
               >
             {/each}
           </tr>

@@ -30,7 +30,7 @@
   const wet = $derived.by(() => {
     if (!step.cautions.includes('dust')) return [];
     const mine = desk.view.parts.filter((p) => p.job.surfaces.some((s) => wholeSurfaceId(s.id) === surfaceId));
-    return mine.flatMap((p) => wetBeside(desk.document, desk.view.parts, p.job.part));
+    return mine.flatMap((p) => wetBeside(desk.view.parts, p.job.part));
   });
   async function finish() {
     done.say(`${step.name}: done${unit ? ` on ${unit}` : ''}`, await desk.write('prep.done', who));

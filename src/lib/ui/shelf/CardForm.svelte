@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { asText, send } from '$lib/forms/send';
   import { CARD_FIELDS, cardValue, withCardValue, type CardField, type ProductCard } from '$core/product';
   import Choice from '../fields/Choice.svelte';
   import TextField from '../fields/TextField.svelte';
@@ -56,19 +57,10 @@
     saving = true;
     problems = [];
     message = '';
-    try {
-      const r = await fetch('/api/cards', {
-        method: 'PUT',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ cards: [{ card: draft, revision }] })
-      });
-      const answer = await r.json();
-      if (r.ok) onsaved(draft.id);
-      else if (answer.problems) problems = answer.problems;
-      else message = answer.message;
-    } catch {
-      message = 'The server is out of reach. Nothing was written.';
-    }
+    const sent = await send('PUT', '/api/cards', { cards: [{ card: draft, revision }] });
+    if (sent.ok) onsaved(draft.id);
+    else if (sent.problems.some((x) => x.path)) ({ problems } = sent);
+    else message = asText(sent.problems);
     saving = false;
   }
 </script>

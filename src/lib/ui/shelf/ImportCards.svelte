@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { counted } from '$core/units';
+  import { send } from '$lib/forms/send';
   import { invalidateAll } from '$app/navigation';
   import { Dialog } from 'bits-ui';
   import { cardDifferences, cardValueWords, mergedCard, type ProductCard } from '$core/product';
@@ -64,17 +66,9 @@
       said = 'Nothing was taken over.';
       return;
     }
-    const r = await fetch('/api/cards', {
-      method: 'PUT',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ cards })
-    });
-    const answer = await r.json();
-    if (r.ok) said = `${answer.saved} ${answer.saved === 1 ? 'card' : 'cards'} taken over.`;
-    else
-      problems = (answer.problems ?? [{ path: '', problem: answer.message }]).map(
-        (p: { path: string; problem: string }) => ({ field: p.path, problem: p.problem })
-      );
+    const sent = await send<{ saved: number }>('PUT', '/api/cards', { cards });
+    if (sent.ok) said = `${counted(sent.value.saved, 'card', 'cards')} taken over.`;
+    else problems = sent.problems.map((p) => ({ field: p.path, problem: p.problem }));
     await invalidateAll();
   }
 </script>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { send } from '$lib/forms/send';
   import type { ProductCard } from '$core/product';
   import { showVolume, type UnitSystem } from '$core/units';
   import { clock } from '../clock/clock.svelte';
@@ -46,26 +47,18 @@
       problems = [...problems, { path: '/count', problem: 'A whole number, 1 to 24.' }];
     if (problems.length) return;
     for (let i = 0; i < n; i++) {
-      const r = await fetch('/api/stock', {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({
-          productId,
-          of: pack.of,
-          colour: colourNow,
-          lot: lot.trim(),
-          ...(card.pairCode && { pairCode: card.pairCode }),
-          volumeMl: pack.volumeMl,
-          leftMl: pack.volumeMl,
-          place,
-          boughtOn: new Date(clock.now).toISOString().slice(0, 10)
-        })
+      const sent = await send('POST', '/api/stock', {
+        productId,
+        of: pack.of,
+        colour: colourNow,
+        lot: lot.trim(),
+        ...(card.pairCode && { pairCode: card.pairCode }),
+        volumeMl: pack.volumeMl,
+        leftMl: pack.volumeMl,
+        place,
+        boughtOn: new Date(clock.now).toISOString().slice(0, 10)
       });
-      if (!r.ok) {
-        const answer = await r.json();
-        problems = answer.problems ?? [{ path: '', problem: answer.message }];
-        return;
-      }
+      if (!sent.ok) return void ({ problems } = sent);
     }
     onadded();
   }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { send } from '$lib/forms/send';
   import type { StockTin } from '$core/stock';
   import { parseVolume, showVolume, type UnitSystem } from '$core/units';
   import { clock } from '../clock/clock.svelte';
@@ -34,22 +35,12 @@
     note = '';
     wrong = '';
   }
-  async function send(change: Record<string, unknown>) {
+  async function change(to: Record<string, unknown>) {
     wrong = '';
-    try {
-      const r = await fetch(`/api/stock/${tin.id}`, {
-        method: 'PATCH',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ rowVersion: tin.rowVersion, note: note.trim(), ...change })
-      });
-      const answer = await r.json();
-      if (r.ok) open = false;
-      else wrong = answer.message ?? answer.problems?.map((p: { problem: string }) => `It ${p.problem}.`).join(' ');
-    } catch {
-      wrong = 'The server is out of reach. Nothing was written.';
-      return;
-    }
-    onchanged();
+    const sent = await send('PATCH', `/api/stock/${tin.id}`, { rowVersion: tin.rowVersion, note: note.trim(), ...to });
+    if (sent.ok) open = false;
+    else wrong = sent.problems.map((p) => (p.path ? `It ${p.problem}.` : p.problem)).join(' ');
+    if (sent.ok || sent.status > 0) onchanged();
   }
 </script>
 
@@ -100,12 +91,12 @@
     />
     <TextField label="Note" bind:value={note} maxlength={200} />
     <div class="acts">
-      <button class="btn" onclick={() => send({ leftMl: Math.round(leftL * 1000), place })}>Write it down</button>
+      <button class="btn" onclick={() => change({ leftMl: Math.round(leftL * 1000), place })}>Write it down</button>
       {#if !tin.openedOn}<button
           class="btn line"
-          onclick={() => send({ openedOn: new Date(clock.now).toISOString().slice(0, 10) })}>Opened today</button
+          onclick={() => change({ openedOn: new Date(clock.now).toISOString().slice(0, 10) })}>Opened today</button
         >{/if}
-      <button class="btn danger-line" onclick={() => send({ thrownOut: true })}>Thrown out</button>
+      <button class="btn danger-line" onclick={() => change({ thrownOut: true })}>Thrown out</button>
     </div>
     {#if wrong}<p class="font-semibold text-stop" role="alert">{wrong}</p>{/if}
   </div>

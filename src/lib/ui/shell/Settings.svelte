@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { asText, send } from '$lib/forms/send';
   import { invalidateAll } from '$app/navigation';
   import { Popover } from 'bits-ui';
   import { theme, type Theme } from './theme.svelte';
@@ -6,13 +7,11 @@
   const { person }: { person: { name: string; role: string; units: 'metric' | 'us' } } = $props();
   const THEMES: Theme[] = ['light', 'dark', 'as the device'];
 
+  let wrong = $state('');
   async function setUnits(units: 'metric' | 'us') {
-    await fetch('/api/me', {
-      method: 'PATCH',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ units })
-    });
-    await invalidateAll();
+    const sent = await send('PATCH', '/api/me', { units });
+    wrong = sent.ok ? '' : asText(sent.problems);
+    if (sent.ok) await invalidateAll();
   }
 </script>
 
@@ -45,6 +44,7 @@
           {/each}
         </div>
       </fieldset>
+      {#if wrong}<p class="mt-2 font-semibold text-stop" role="alert">{wrong}</p>{/if}
       <div class="mt-4 grid grid-cols-2 gap-2">
         <a class="btn line" href="/people">People</a>
         <a class="btn line" href="/house">House rules</a>

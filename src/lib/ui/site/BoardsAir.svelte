@@ -6,7 +6,7 @@
   import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   const desk = useJobDesk();
-  const { site } = $derived(desk.job);
+  const { site } = $derived(desk.there);
   const shaded = $derived(site.exposure.shadeByHours ?? []);
 </script>
 
@@ -16,19 +16,19 @@
   units={desk.units}
   parse={parsePercent(0, 100)}
   show={showPercent}
-  onchange={(v) => desk.editPart((j) => (j.site.exposure.shade = v))}
+  onchange={(v) => desk.editPlace((j) => (j.site.exposure.shade = v))}
 />
 {#each shaded as s, i (i)}
   <div class="grid grid-cols-2 items-end gap-2">
     <TimeField
       label="Shade from"
       value={s.from}
-      onchange={(v) => desk.editPart((j) => (j.site.exposure.shadeByHours![i]!.from = v))}
+      onchange={(v) => desk.editPlace((j) => (j.site.exposure.shadeByHours![i]!.from = v))}
     />
     <TimeField
       label="to"
       value={s.to}
-      onchange={(v) => desk.editPart((j) => (j.site.exposure.shadeByHours![i]!.to = v))}
+      onchange={(v) => desk.editPlace((j) => (j.site.exposure.shadeByHours![i]!.to = v))}
     />
     <QuantityField
       label="how deep"
@@ -36,9 +36,9 @@
       units={desk.units}
       parse={parsePercent(0, 100)}
       show={showPercent}
-      onchange={(v) => desk.editPart((j) => (j.site.exposure.shadeByHours![i]!.shade = v))}
+      onchange={(v) => desk.editPlace((j) => (j.site.exposure.shadeByHours![i]!.shade = v))}
     />
-    <button class="btn line" onclick={() => desk.editPart((j) => void j.site.exposure.shadeByHours!.splice(i, 1))}
+    <button class="btn line" onclick={() => desk.editPlace((j) => void j.site.exposure.shadeByHours!.splice(i, 1))}
       >Take out<span class="unseen"> the shade from {s.from}</span></button
     >
   </div>
@@ -47,7 +47,7 @@
   <button
     class="btn line justify-self-start"
     onclick={() =>
-      desk.editPart((j) => (j.site.exposure.shadeByHours ??= []).push({ from: '14:00', to: '20:00', shade: 0.9 }))}
+      desk.editPlace((j) => (j.site.exposure.shadeByHours ??= []).push({ from: '14:00', to: '20:00', shade: 0.9 }))}
     >Add shade by hours</button
   >
 {/if}
@@ -57,11 +57,11 @@
   units={desk.units}
   parse={parsePercent(0, 100)}
   show={showPercent}
-  onchange={(v) => desk.editPart((j) => (j.site.exposure.shelter = v))}
+  onchange={(v) => desk.editPlace((j) => (j.site.exposure.shelter = v))}
 />
 <Tick
   label="Upright, not flat"
   checked={site.exposure.tiltDeg >= 45}
-  onchange={(on) => desk.editPart((j) => (j.site.exposure.tiltDeg = on ? 90 : 0))}
+  onchange={(on) => desk.editPlace((j) => (j.site.exposure.tiltDeg = on ? 90 : 0))}
 />
-<Tick label="Lamps on site" checked={site.lamps} onchange={(on) => desk.editPart((j) => (j.site.lamps = on))} />
+<Tick label="Lamps on site" checked={site.lamps} onchange={(on) => desk.editPlace((j) => (j.site.lamps = on))} />

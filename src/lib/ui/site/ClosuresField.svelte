@@ -8,23 +8,23 @@
   import { localClock } from '$words/time';
 
   const desk = useJobDesk();
-  const closures = $derived(desk.job.site.closures ?? []);
-  const zone = $derived(desk.job.site.timeZone);
+  const closures = $derived(desk.there.site.closures ?? []);
+  const zone = $derived(desk.there.site.timeZone);
   const DAY_WORDS = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' } as const;
 
   /** A day that was emptied stays what it was. */
   function setOnce(i: number, end: 'fromLocal' | 'toLocal', day: string, time: string) {
     if (day)
-      desk.editPart((j) => {
+      desk.editPlace((j) => {
         const x = j.site.closures![i]!;
         if ('fromLocal' in x) x[end] = `${day}T${time}`;
       });
   }
   function addWeekly() {
-    desk.editPart((j) => (j.site.closures ??= []).push({ reason: 'closed Sundays', days: ['sun'] }));
+    desk.editPlace((j) => (j.site.closures ??= []).push({ reason: 'closed Sundays', days: ['sun'] }));
   }
   function addOnce() {
-    desk.editPart((j) =>
+    desk.editPlace((j) =>
       (j.site.closures ??= []).push({
         reason: 'crew elsewhere',
         fromLocal: `${localClock(clock.now + DAY_MS, zone).slice(0, 10)}T00:00`,
@@ -47,7 +47,7 @@
         value={c.reason}
         maxlength={80}
         errors={desk.problemAt(`${desk.placePath}/closures/${i}/reason`) ? ['Say why in 1 to 80 letters.'] : null}
-        oninput={(e) => desk.editPart((j) => (j.site.closures![i]!.reason = e.currentTarget.value), `closure ${i}`)}
+        oninput={(e) => desk.editPlace((j) => (j.site.closures![i]!.reason = e.currentTarget.value), `closure ${i}`)}
       />
       {#if 'days' in c}
         <fieldset>
@@ -59,7 +59,7 @@
                 class="btn line day"
                 aria-pressed={on}
                 onclick={() =>
-                  desk.editPart((j) => {
+                  desk.editPlace((j) => {
                     const x = j.site.closures![i]!;
                     if ('days' in x) x.days = on ? x.days.filter((y) => y !== d) : [...x.days, d];
                   })}>{DAY_WORDS[d]}</button
@@ -73,7 +73,7 @@
             label="{c.reason} from"
             value={c.from ?? '00:00'}
             onchange={(v) =>
-              desk.editPart((j) => {
+              desk.editPlace((j) => {
                 const x = j.site.closures![i]!;
                 if ('days' in x) x.from = v;
               })}
@@ -84,7 +84,7 @@
             label="{c.reason} to, empty for the whole day"
             value={c.to ?? ''}
             onchange={(v) =>
-              desk.editPart((j) => {
+              desk.editPlace((j) => {
                 const x = j.site.closures![i]!;
                 if (!('days' in x)) return;
                 if (v) x.to = v;
@@ -114,7 +114,7 @@
           {/each}
         </div>
       {/if}
-      <button class="btn line out" onclick={() => desk.editPart((j) => void j.site.closures!.splice(i, 1))}
+      <button class="btn line out" onclick={() => desk.editPlace((j) => void j.site.closures!.splice(i, 1))}
         >Take out<span class="unseen"> {c.reason}</span></button
       >
       {#if desk.problemAt(`${desk.placePath}/closures/${i}`)}<p class="text-[13px] font-semibold text-stop">

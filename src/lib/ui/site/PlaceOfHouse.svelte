@@ -1,7 +1,8 @@
 <script lang="ts">
+  import { asText, send } from '$lib/forms/send';
   import { invalidate } from '$app/navigation';
   import { page } from '$app/state';
-  import { partOf, placeOf } from '$core/document';
+  import { placeOf } from '$core/document';
   import { forHouse, fromHouse, hasParted, type HousePlace } from '$core/place';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
@@ -10,7 +11,7 @@
   const desk = useJobDesk();
   const house = $derived((page.data.housePlaces ?? []) as HousePlace[]);
   const mayKeep = $derived(page.data.mayEditHouse === true);
-  const place = $derived(placeOf(desk.document, partOf(desk.document, desk.job.part)));
+  const place = $derived(placeOf(desk.document, desk.there));
   const ours = $derived(house.find((h) => h.id === place.house));
   const parted = $derived(ours !== undefined && hasParted(place, ours));
   let problem = $state('');
@@ -32,24 +33,12 @@
     const id = ours?.id ?? idFor(place.name);
     working = true;
     problem = '';
-    try {
-      const r = await fetch('/api/house/places', {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify(forHouse($state.snapshot(place) as typeof place, id))
-      });
-      if (!r.ok) {
-        const said = (await r.json()) as { problems?: { problem: string }[]; message?: string };
-        problem = said.problems?.[0]?.problem ?? said.message ?? 'the server refused it';
-        return;
-      }
+    const sent = await send('POST', '/api/house/places', forHouse($state.snapshot(place) as typeof place, id));
+    if (sent.ok) {
       desk.edit((d) => (d.places.find((p) => p.id === place.id)!.house = id));
       await invalidate('basket:job');
-    } catch {
-      problem = 'the server is out of reach';
-    } finally {
-      working = false;
-    }
+    } else problem = asText(sent.problems);
+    working = false;
   }
   function takeAgain() {
     desk.edit((d) => {
@@ -78,6 +67,6 @@
       >{/if}
   </div>
   {#if problem}<p class="mt-1 flex gap-2 font-semibold text-stop" role="alert">
-      <Sign kind="stop" size={16} />Not kept: {problem}.
+      <Sign kind="stop" size={16} />Not kept: {problem}
     </p>{/if}
 </section>

@@ -17,7 +17,7 @@
   import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   const desk = useJobDesk();
-  const { room } = $derived(desk.job.site);
+  const { room } = $derived(desk.there.site);
   const KINDS = [
     { value: 'held' as const, label: 'Held', note: 'a thermostat, humidity known' },
     { value: 'follows outdoors' as const, label: 'Follows the weather', note: 'no heating, or hardly any' }
@@ -29,7 +29,7 @@
   label="The room is"
   value={room.kind ?? 'held'}
   options={KINDS}
-  onchange={(v) => desk.editPart((j) => (j.site.room.kind = v))}
+  onchange={(v) => desk.editPlace((j) => (j.site.room.kind = v))}
 />
 {#if follows}
   <QuantityField
@@ -38,7 +38,7 @@
     units={desk.units}
     parse={parseTemperatureGap}
     show={showTemperatureGap}
-    onchange={(v) => desk.editPart((j) => (j.site.room.offsetC = v))}
+    onchange={(v) => desk.editPlace((j) => (j.site.room.offsetC = v))}
     problem={desk.problemAt(`${desk.placePath}/room/offsetC`)}
   />
   <QuantityField
@@ -47,14 +47,14 @@
     units={desk.units}
     parse={parseNumber(0, 60)}
     show={showNumber}
-    onchange={(v) => desk.editPart((j) => (j.site.room.airChangesPerHour = v), 'changes')}
+    onchange={(v) => desk.editPlace((j) => (j.site.room.airChangesPerHour = v), 'changes')}
     problem={desk.problemAt(`${desk.placePath}/room/airChangesPerHour`)}
   />
   <Tick
     label="Windows are opened every day"
     checked={Boolean(room.windowsOpen)}
     onchange={(on) =>
-      desk.editPart((j) => {
+      desk.editPlace((j) => {
         if (on) j.site.room.windowsOpen = { from: '10:00', to: '16:00' };
         else delete j.site.room.windowsOpen;
       })}
@@ -64,12 +64,12 @@
       <TimeField
         label="Windows open from"
         value={room.windowsOpen.from}
-        onchange={(v) => desk.editPart((j) => (j.site.room.windowsOpen!.from = v))}
+        onchange={(v) => desk.editPlace((j) => (j.site.room.windowsOpen!.from = v))}
       />
       <TimeField
         label="Windows open to"
         value={room.windowsOpen.to}
-        onchange={(v) => desk.editPart((j) => (j.site.room.windowsOpen!.to = v))}
+        onchange={(v) => desk.editPlace((j) => (j.site.room.windowsOpen!.to = v))}
       />
     </div>
   {/if}
@@ -80,7 +80,7 @@
     units={desk.units}
     parse={parseTemperature}
     show={showTemperature}
-    onchange={(v) => desk.editPart((j) => (j.site.room.tempC = v))}
+    onchange={(v) => desk.editPlace((j) => (j.site.room.tempC = v))}
     problem={desk.problemAt(`${desk.placePath}/room/tempC`)}
   />
   <QuantityField
@@ -89,7 +89,7 @@
     units={desk.units}
     parse={parsePercent(5, 100)}
     show={showPercent}
-    onchange={(v) => desk.editPart((j) => (j.site.room.rh = v))}
+    onchange={(v) => desk.editPlace((j) => (j.site.room.rh = v))}
   />
 {/if}
 <QuantityField
@@ -98,6 +98,6 @@
   units={desk.units}
   parse={parseTemperatureGap}
   show={showTemperatureGap}
-  onchange={(v) => desk.editPart((j) => (j.site.room.floorExcessC = v))}
+  onchange={(v) => desk.editPlace((j) => (j.site.room.floorExcessC = v))}
   problem={desk.problemAt(`${desk.placePath}/room/floorExcessC`)}
 />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { send } from '$lib/forms/send';
   import { invalidateAll } from '$app/navigation';
   import { needsWeather } from '$core/window';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
@@ -31,25 +32,17 @@
     if (!file) return;
     reading = true;
     problem = '';
-    try {
-      const r = await fetch(`${address}?name=${encodeURIComponent(file.name)}`, {
-        method: 'PUT',
-        body: await file.text()
-      });
-      if (r.ok) {
-        await load();
-        await invalidateAll();
-      } else {
-        const said = (await r.json()) as { problems?: { path: string; problem: string }[]; message?: string };
-        const first = said.problems?.[0];
-        problem = first ? [file.name, first.path, first.problem].filter(Boolean).join(': ') : (said.message ?? '');
-      }
-    } catch {
-      problem = 'The server is out of reach. The file was not read.';
-    } finally {
-      reading = false;
-      input.value = '';
+    const sent = await send('PUT', `${address}?name=${encodeURIComponent(file.name)}`, await file.text());
+    if (sent.ok) {
+      await load();
+      await invalidateAll();
+    } else {
+      const [first] = sent.problems;
+      const name = sent.status > 0 ? file.name : '';
+      problem = [name, first!.path, first!.problem].filter(Boolean).join(': ');
     }
+    reading = false;
+    input.value = '';
   }
   async function drop(kind: File['kind']) {
     await fetch(`${address}?kind=${kind}`, { method: 'DELETE' }).catch(() => null);

@@ -28,6 +28,13 @@ interface Seen {
   stage: JobStage;
   nowMs: number;
   units: UnitSystem;
+  whole?: WholeJob;
+}
+
+/** What several parts of a job come to together: oil is bought, and surfaces are measured, for all of them. */
+interface WholeJob {
+  toBuyL: number;
+  toCoatM2: number;
 }
 
 /** The nine stations of one part of a job; a part among several stands where its own start and coats say. */
@@ -36,7 +43,8 @@ export function stationsOf(
   { job, plan, state, live }: PartView,
   surveys: readonly SurfaceSurvey[],
   nowMs: number,
-  units: UnitSystem
+  units: UnitSystem,
+  whole?: WholeJob
 ): Station[] {
   const mine = new Set(job.surfaces.map((s) => wholeSurfaceId(s.id)));
   const stage =
@@ -49,7 +57,8 @@ export function stationsOf(
     live,
     stage,
     nowMs,
-    units
+    units,
+    ...(whole && { whole })
   });
 }
 
@@ -132,13 +141,17 @@ function word(id: StationId, seen: Seen): string {
       if (done === 0) return state.coats.length ? 'not written down' : counted(of, 'step', 'steps');
       return done === of ? 'prepared' : `${done} of ${of} steps`;
     }
-    case 'measure':
-      return plan.totalAreaM2 > 0 ? showArea(plan.totalAreaM2, units) : 'walk round it';
+    case 'measure': {
+      const toCoatM2 = seen.whole?.toCoatM2 ?? plan.totalAreaM2;
+      return toCoatM2 > 0 ? showArea(toCoatM2, units) : 'walk round it';
+    }
     case 'choose':
       return card ? `${card.name}, ${document.finish!.colour}` : 'pick an oil';
-    case 'load':
+    case 'load': {
       if (!plan.load) return 'after Choose';
-      return plan.load.boughtL > 0 ? `${showVolume(plan.load.boughtL, units)} to buy` : 'stock covers it';
+      const toBuyL = seen.whole?.toBuyL ?? plan.load.boughtL;
+      return toBuyL > 0 ? `${showVolume(toBuyL, units)} to buy` : 'stock covers it';
+    }
     case 'when':
       if (state.coats[0]) return `begun ${dayMonth(state.coats[0].openedAtMs, timeZone)}`;
       return document.startAt ? whenWords(Date.parse(document.startAt), nowMs, timeZone) : 'pick a start';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { siteClimate } from '$core/window';
   import { HOUR_MS, showDuration, showTemperature } from '$core/units';
-  import { siteHourAt, type MeasuredHour } from '$core/climate';
+  import { siteHourAt } from '$core/climate';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import { whenWords } from '$words/time';
@@ -9,14 +9,13 @@
   interface Props {
     from: { fetchedMs: number; stale: boolean; source: string } | null;
     members: number;
-    measured: readonly MeasuredHour[];
   }
-  const { from, members, measured }: Props = $props();
+  const { from, members }: Props = $props();
   const desk = useJobDesk();
   const zone = $derived(desk.job.site.timeZone);
   const ageMs = $derived(from ? desk.minuteMs - from.fetchedMs : 0);
-  const last = $derived(measured.at(-1));
-  /** What the model would say of that hour without the sensor: a difference worth knowing. */
+  const last = $derived(desk.part.measured.find((m) => m.place === desk.job.placeId)?.hours.at(-1));
+  /** What the model would say of that hour without it: a difference worth knowing. */
   const apart = $derived.by(() => {
     if (!last) return '';
     const alone = siteClimate(desk.job, desk.weather, desk.span);

@@ -65,12 +65,21 @@
         {when(outcome.failed.atMs)}: {closureWords(outcome.failed.closure, desk.units)}.
       </p>
     {/if}
+    {#each desk.job.moves ?? [] as m (m.before)}
+      {@const on = outcome.coats.find((c) => c.number >= m.before)}
+      <p>
+        Carried to <b>{m.name}</b> before coat {m.before}{on ? `, by ${when(on.laidFromMs)}` : ''}. From then its air
+        and hours count.
+      </p>
+    {/each}
     {#each gaps as g (g.afterCoat)}
       <p>
         While coat {g.afterCoat} dries the crew is free here for {showDuration(g.workMs)} of working time{#if g.others.length}:
-          {#each g.others as o, i (o.id)}{i ? ', ' : ''}<a class="link" href="/jobs/{o.id}/when">{o.title}</a> has {showDuration(
-              o.openMs
-            )} open from {when(o.fromMs)}{/each}{/if}.
+          {#each g.others as o, i (`${o.id} ${o.part}`)}{i ? ', ' : ''}<a
+              class="link"
+              href="/jobs/{o.id}/when?part={o.part}">{o.title}</a
+            >
+            has {showDuration(o.openMs)} open from {when(o.fromMs)}{/each}{/if}.
       </p>
     {/each}
     {#if committed}

@@ -13,8 +13,9 @@ const work = {
   to: Float64Array.from({ length: 48 }, (_, i) => (i % 24 >= 8 && i % 24 < 17 ? h(i + 1) : 0)),
   closed: []
 };
-const line = (id: string, runs: [number, number, null | 'rain'][]) => ({
+const line = (id: string, runs: [number, number, null | 'rain'][], part = 'first') => ({
   id,
+  part,
   title: id,
   runs: runs.map(([from, to, rule]) => ({ fromMs: h(from), toMs: h(to), rule }))
 });
@@ -36,9 +37,14 @@ describe('the drying gap', () => {
         fromMs: h(10),
         toMs: h(32),
         workMs: h(7),
-        others: [{ id: 'terrace', title: 'terrace', fromMs: h(10), openMs: h(4) }]
+        others: [{ id: 'terrace', part: 'first', title: 'terrace', fromMs: h(10), openMs: h(4) }]
       }
     ]);
+  });
+  it('tells the parts of a job apart that are both open in it', () => {
+    const lines = ['first', 'inner'].map((part) => line('door', [[10, 20, null]], part));
+    const [gap] = dryingGaps(outcome, { work }, lines, 'own');
+    expect(gap!.others.map((o) => `${o.id} ${o.part}`)).toEqual(['door first', 'door inner']);
   });
   it('is not worth a word when it is short', () => {
     const soon = { coats: [coat(1, 8, 15), coat(2, 16, 17)] } as unknown as SequenceOutcome;

@@ -6,8 +6,8 @@ import type { Stretch } from '$core/calendar';
 export interface Gap extends Stretch {
   afterCoat: number;
   workMs: number;
-  /** Other jobs that have open hours in it, as far as the rail reaches. */
-  others: { id: string; title: string; fromMs: number; openMs: number }[];
+  /** Parts of other jobs that have open hours in it, as far as the rail reaches; several of one job each on its own. */
+  others: { id: string; part: string; title: string; fromMs: number; openMs: number }[];
 }
 
 const WORTH_MS = 2 * 3_600_000;
@@ -19,7 +19,7 @@ const overlap = (a: Stretch, b: Stretch): number =>
 export function dryingGaps(
   outcome: SequenceOutcome,
   { work }: Pick<SequenceContext, 'work'>,
-  lines: readonly Pick<JobLine, 'id' | 'title' | 'runs'>[],
+  lines: readonly Pick<JobLine, 'id' | 'part' | 'title' | 'runs'>[],
   jobId: string
 ): Gap[] {
   return outcome.coats.slice(1).flatMap((next, i): Gap[] => {
@@ -34,7 +34,7 @@ export function dryingGaps(
         const open = l.runs.filter((r) => r.rule === null && overlap(gap, r) > 0);
         const openMs = open.reduce((s, r) => s + overlap(gap, r), 0);
         return openMs >= WORTH_MS
-          ? [{ id: l.id, title: l.title, fromMs: Math.max(gap.fromMs, open[0]!.fromMs), openMs }]
+          ? [{ id: l.id, part: l.part, title: l.title, fromMs: Math.max(gap.fromMs, open[0]!.fromMs), openMs }]
           : [];
       });
     return [{ ...gap, afterCoat: below.number, workMs, others }];

@@ -8,7 +8,7 @@
   async function takeBack() {
     const { last } = done;
     done.last = null;
-    if (last) await desk.log.undo(last.id);
+    for (const id of last?.ids ?? []) await desk.log.undo(id);
   }
 </script>
 

@@ -6,10 +6,11 @@
 
   const { onclose }: { onclose: (eventId?: string) => void } = $props();
   const desk = useJobDesk();
-  let reading = $state<EventData<'reading.taken'>>({});
+  let reading = $state<Omit<EventData<'reading.taken'>, 'place'>>({});
 
   async function write() {
-    if (Object.keys(reading).length > 0) onclose(await desk.write('reading.taken', { ...reading }));
+    if (Object.keys(reading).length > 0)
+      onclose(await desk.write('reading.taken', { place: desk.job.placeId, ...reading }));
   }
 </script>
 

@@ -119,7 +119,8 @@
   }
   .cell {
     width: 72px;
-    height: 52px;
+    height: 64px;
+    line-height: 18px;
     border: 1.5px solid var(--rule-2);
     background: var(--sheet);
     font-size: 14px;

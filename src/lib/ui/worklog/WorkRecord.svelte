@@ -40,6 +40,7 @@
         bay: spread?.bay ?? !spread?.on
       });
     },
+    place: (id) => desk.document.places.find((p) => p.id === id)?.name ?? 'another place',
     ends: (e) => {
       const job = partAt(e.data.part)?.job;
       const card = job && coatCard(job, e.data.coat);

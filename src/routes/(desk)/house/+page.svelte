@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { send } from '$lib/forms/send';
   import { invalidate } from '$app/navigation';
   import {
     HOUSE_NUMBERS,
@@ -67,24 +68,6 @@
   };
   const place = (id: string, name: string) =>
     edit({ ...draft, places: draft.places!.map((p) => (p.id === id ? { ...p, name } : p)) });
-  async function send(method: 'POST' | 'PUT', url: string, body: unknown) {
-    working = true;
-    try {
-      const r = await fetch(url, {
-        method,
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify(body)
-      });
-      return { status: r.status, answer: await r.json() };
-    } catch {
-      return {
-        status: 0,
-        answer: { problems: [{ path: '', problem: 'The server is out of reach. Nothing was written.' }] }
-      };
-    } finally {
-      working = false;
-    }
-  }
   /** A rule without its reason is not saved: the reason is what the next one reads. */
   function missingReasons() {
     const missing = [
@@ -96,29 +79,34 @@
   }
   async function preview() {
     if (missingReasons()) return;
-    const { status, answer } = await send('POST', '/api/house/effect', draft);
-    if (status === 200) effects = answer.jobs;
-    else problems = answer.problems ?? [{ path: '', problem: answer.message }];
+    working = true;
+    const sent = await send<{ jobs: NonNullable<typeof effects> }>('POST', '/api/house/effect', draft);
+    working = false;
+    if (sent.ok) effects = sent.value.jobs;
+    else ({ problems } = sent);
   }
   async function save() {
     if (missingReasons()) return;
-    const { status, answer } = await send('PUT', '/api/house', { document: draft, revision });
-    if (status === 200) {
-      revision = answer.revision;
+    working = true;
+    const sent = await send<{ revision: number }>('PUT', '/api/house', { document: draft, revision });
+    working = false;
+    if (sent.ok) {
+      ({ revision } = sent.value);
       effects = null;
       said = `Saved as revision ${revision}.`;
       await invalidate('basket:house');
-    } else if (status === 409) {
+    } else if (sent.status === 409) {
+      const theirs = sent.answer as { by: string; document: typeof draft; revision: number };
       problems = [
         {
           path: '',
-          problem: `${answer.by} changed the rules meanwhile. Theirs are shown; nothing of yours was written.`
+          problem: `${theirs.by} changed the rules meanwhile. Theirs are shown; nothing of yours was written.`
         }
       ];
-      draft = answer.document;
-      revision = answer.revision;
+      draft = theirs.document;
+      ({ revision } = theirs);
       await invalidate('basket:house');
-    } else problems = answer.problems ?? [{ path: '', problem: answer.message }];
+    } else ({ problems } = sent);
   }
 </script>
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { send } from '$lib/forms/send';
   import { goto } from '$app/navigation';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import { clock } from '$lib/ui/clock/clock.svelte';
@@ -49,14 +50,9 @@
     if (file.size > 2_000_000)
       problems = [{ path: '', problem: `the file holds ${Math.ceil(file.size / 1e6)} MB; a job file is at most 2 MB` }];
     else {
-      const r = await fetch('/api/jobs', {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: await file.text()
-      });
-      const answer = await r.json();
-      if (r.ok) return goto(`/jobs/${answer.id}/measure`);
-      problems = answer.problems ?? [{ path: '', problem: answer.message }];
+      const sent = await send<{ id: string }>('POST', '/api/jobs', await file.text());
+      if (sent.ok) return goto(`/jobs/${sent.value.id}/measure`);
+      ({ problems } = sent);
     }
     input.value = '';
   }

@@ -12,6 +12,7 @@
   const SILENT_MS = 2 * HOUR_MS;
   const LOW_BATTERY = 15;
   const placeForms: Record<string, HTMLFormElement> = {};
+  const roomForms: Record<string, HTMLFormElement> = {};
   /** The sensor that is being stood elsewhere: its readings belong there once that is written. */
   let moving = $state('');
   const placing: SubmitFunction = ({ formData }) => {
@@ -21,10 +22,23 @@
       moving = '';
     };
   };
-  const jobs = $derived([
+  const places = $derived([
     { value: '', label: 'in the van', note: 'its readings belong to no job' },
-    ...data.jobs.map((j) => ({ value: j.id, label: j.title, note: '' }))
+    ...data.housePlaces.map((p) => ({ value: `house ${p.id}`, label: p.name, note: 'of the house' })),
+    ...data.jobs.map((j) => ({ value: `job ${j.id}`, label: j.title, note: '' }))
   ]);
+  type Seen = (typeof data.sensors)[number];
+  /** A place that a sensor was stood in may be gone since: it says so until somebody stands it elsewhere. */
+  const gone = (id: string | null, of: readonly { id: string }[]) =>
+    id !== null && !of.some((p) => p.id === id) ? [{ value: id, label: 'a place that is gone' }] : [];
+  const standsAt = (s: Seen) => (s.jobId ? `job ${s.jobId}` : s.place ? `house ${s.place}` : '');
+  const standsWords = (s: Seen) => {
+    const place = s.jobPlaces.find((p) => p.id === s.place)?.name;
+    if (s.jobId) return `${s.jobTitle}${place && s.jobPlaces.length > 1 ? `, ${place}` : ''}`;
+    return s.place === null
+      ? 'in the van'
+      : (data.housePlaces.find((p) => p.id === s.place)?.name ?? 'a place that is gone');
+  };
   const problem = $derived(form && 'problem' in form ? form.problem : null);
   const fresh = $derived(form && 'token' in form ? form : null);
   const age = (at: Date | null) => (at ? clock.now - at.getTime() : null);
@@ -96,18 +110,37 @@
           <input type="hidden" name="id" value={s.id} />
           <Choice
             label="Stands at"
-            name="job"
-            value={s.jobId ?? ''}
-            options={jobs}
+            name="stands"
+            value={standsAt(s)}
+            options={[
+              ...places,
+              ...(s.jobId ? [] : gone(s.place, data.housePlaces)).map((g) => ({
+                ...g,
+                value: `house ${g.value}`,
+                note: ''
+              }))
+            ]}
             onchange={() => setTimeout(() => placeForms[s.id]?.requestSubmit())}
           />
           {#if moving === s.id}<p class="dim" role="status">being written down …</p>{/if}
         </form>
+        {#if s.jobId && s.jobPlaces.length > 1}
+          <form method="post" action="?/place" use:enhance={placing} bind:this={roomForms[s.id]}>
+            <input type="hidden" name="id" value={s.id} /><input type="hidden" name="stands" value={standsAt(s)} />
+            <Choice
+              label="In"
+              name="place"
+              value={s.place ?? s.jobPlaces[0]!.id}
+              options={[...s.jobPlaces.map((p) => ({ value: p.id, label: p.name })), ...gone(s.place, s.jobPlaces)]}
+              onchange={() => setTimeout(() => roomForms[s.id]?.requestSubmit())}
+            />
+          </form>
+        {/if}
         <form method="post" action="?/renew" use:enhance>
           <input type="hidden" name="id" value={s.id} /><input type="hidden" name="name" value={s.name} />
           <button class="btn line">New token<span class="unseen"> for {s.name}</span></button>
         </form>
-      {:else}<p>{s.jobTitle ?? 'in the van'}</p>{/if}
+      {:else}<p>{standsWords(s)}</p>{/if}
       {#if s.lastSeenAt}
         {@const open = data.past?.id === s.id}
         <a

@@ -4,7 +4,7 @@ import { hangsOnWeather } from '$core/job';
 import { climateSpan } from '$core/window';
 import { fold } from '$core/log';
 import type { Knowledge } from '$core/knowledge';
-import type { MeasuredHour } from '$core/climate';
+import type { PlaceMeasured } from '$core/climate';
 import { may } from '$lib/server/accounts/permissions';
 import { now } from '$lib/server/clock';
 import { db } from '$lib/server/db';
@@ -24,7 +24,7 @@ import type { LayoutServerLoad } from './$types';
 export interface Told {
   job: Pick<JobRow, 'id' | 'document' | 'rowVersion' | 'stage' | 'changedBy'>;
   events: LoggedEvent[];
-  measured: MeasuredHour[];
+  measured: PlaceMeasured[];
   knowledge: Omit<Knowledge, 'coverage'> & { coverage: [string, RateEvidence][] };
 }
 
@@ -46,7 +46,7 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
   const span = climateSpan(fold(events), now());
   const [forecast, measured] = await Promise.all([
     weatherOf(db, person.crewId, job.document, now(), deskOf(fetch), importedPlaces),
-    sensors ? measuredHours(db, job.id, span.startMs) : []
+    sensors ? measuredHours(db, person.crewId, job, span.startMs) : []
   ]);
   if (
     !canBeComputed(

@@ -1,8 +1,10 @@
 <script lang="ts">
   import { counted } from '$core/units';
-  import { goto } from '$app/navigation';
+  import { goto, invalidate } from '$app/navigation';
+  import { litresBought } from '$core/load';
+  import { needsWeather } from '$core/window';
   import { page } from '$app/state';
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { JobDesk, provideJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import { useOutbox } from '$lib/ui/outbox/outbox.svelte';
@@ -21,6 +23,13 @@
   desk.partId = page.url.searchParams.get('part') ?? '';
   $effect(() => desk.take(data));
   $effect(() => weatherLater(data.weatherComing, 'basket:job'));
+  /** Something was just carried into the open, or made a place there: its weather is asked for once it is saved. */
+  const lacksWeather = $derived(
+    desk.saveState === 'saved' && desk.weather === null && desk.view.parts.some((p) => needsWeather(p.job))
+  );
+  $effect(() => {
+    if (lacksWeather && !untrack(() => data.weatherComing)) void invalidate('basket:job');
+  });
   onMount(() => {
     desk.restore();
     const ends = [desk.log.start(), desk.photos.start()];
@@ -34,7 +43,15 @@
   $effect(() => {
     if (named) desk.partId = named;
   });
-  const seen = $derived(stationsOf(desk.document, desk.part, desk.surveys, desk.minuteMs, desk.units));
+  const whole = $derived(
+    desk.view.parts.length > 1
+      ? {
+          toBuyL: litresBought(desk.view.purchases),
+          toCoatM2: desk.view.parts.reduce((sum, p) => sum + p.plan.totalAreaM2, 0)
+        }
+      : undefined
+  );
+  const seen = $derived(stationsOf(desk.document, desk.part, desk.surveys, desk.minuteMs, desk.units, whole));
   let keysShown = $state(false);
 
   function key(e: KeyboardEvent) {

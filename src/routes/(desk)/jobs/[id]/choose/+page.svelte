@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { underWords } from '$core/coats';
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
   import { Tabs } from 'bits-ui';
@@ -33,7 +34,7 @@
     ...desk.plan.problems.filter(
       (p) =>
         (p.path.startsWith('/finish') || p.path.startsWith('/surfaces')) &&
-        !desk.plan.layers.some((l) => p.problem.startsWith(`Coat ${l.above} over coat ${l.below}:`) && listed)
+        !desk.plan.layers.some((l) => p.problem.startsWith(`Coat ${l.above} over ${underWords(l)}:`) && listed)
     )
   ]);
   const facts = $derived.by(() => {

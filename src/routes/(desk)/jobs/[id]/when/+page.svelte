@@ -1,9 +1,11 @@
 <script lang="ts">
+  import { asText, send } from '$lib/forms/send';
   import { goto, invalidateAll } from '$app/navigation';
   import { onMount, untrack } from 'svelte';
   import { simulateStart, type RankedStart } from '$core/window';
   import { clashOf, visitsOf } from '$core/crew';
-  import { jobAtHouse, partOf } from '$core/document';
+  import { climateOfCoat } from '$core/climate';
+  import { jobAtHouse, partOf, stayOfCoat } from '$core/document';
   import { moistureRead, needsWeather, sequenceContext, siteClimate } from '$core/window';
   import { counted, HOUR_MS, MINUTE_MS, showDuration } from '$core/units';
   import AirCharts from '$lib/ui/job/AirCharts.svelte';
@@ -19,6 +21,7 @@
   import Months from '$lib/ui/when/Months.svelte';
   import NoStart from '$lib/ui/when/NoStart.svelte';
   import PartsDays from '$lib/ui/when/PartsDays.svelte';
+  import SidesLine from '$lib/ui/when/SidesLine.svelte';
   import StartSummary from '$lib/ui/when/StartSummary.svelte';
   import { closureWords } from '$words/closure-words';
   import { partName, waitsWords } from '$words/part-words';
@@ -70,6 +73,20 @@
   });
   const outcomeOf = (startMs: number) => (context ? simulateStart(context, startMs) : null);
   const rankOf = (startMs: number): RankedStart | undefined => finder.starts.find((s) => s.startMs === startMs);
+  /** The air of the place it is in, and of those it is carried to. */
+  const airWords = $derived(
+    [desk.job, ...(desk.job.moves ?? [])].map(({ site: { setting, room } }) =>
+      setting === 'outdoor'
+        ? 'outdoors'
+        : room.kind === 'follows outdoors'
+          ? 'room that follows the weather'
+          : 'held room'
+    )
+  );
+  /** The coat that comes next: the hours shown are those of the place it goes on in. */
+  const nextCoat = $derived(context?.coats[0]?.number ?? 1);
+  /** Other parts whose wet side this one's pieces would lie on. */
+  const shutBy = $derived([...new Set((desk.job.shut ?? []).filter((s) => s.toMs > desk.minuteMs).map((s) => s.why))]);
   const focus = $derived(focusMs === null ? null : outcomeOf(focusMs));
   const visits = $derived(focus ? visitsOf(focus) : []);
   const asBooked = $derived((v: { fromMs: number; toMs: number }) => ({
@@ -152,22 +169,10 @@
     refusal = '';
     if (!onWood) desk.editPart((d) => (d.startAt = new Date(focusMs).toISOString()));
     if (!(await desk.flush())) return;
-    try {
-      const r = await fetch(`/api/jobs/${desk.id}/commit`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ startMs: focusMs, part: desk.job.part })
-      });
-      if (!r.ok) {
-        const answer = (await r.json().catch(() => ({}))) as { message?: string; problems?: { problem: string }[] };
-        refusal = `Not booked: ${answer.problems?.[0]?.problem ?? answer.message ?? 'the server refused it'}.`;
-        return;
-      }
-      if (onWood) await invalidateAll();
-      else await goto(`/jobs/${desk.id}/load`, { invalidateAll: true });
-    } catch {
-      refusal = 'Not booked: the server is out of reach. Try again when it is back.';
-    }
+    const sent = await send('POST', `/api/jobs/${desk.id}/commit`, { startMs: focusMs, part: desk.job.part });
+    if (!sent.ok) refusal = `Not booked: ${asText(sent.problems)}`;
+    else if (onWood) await invalidateAll();
+    else await goto(`/jobs/${desk.id}/load`, { invalidateAll: true });
   }
   const notes = $derived.by(() => {
     const missing = desk.plan.problems.find((p) => p.severity === 'stop');
@@ -197,11 +202,11 @@
 </script>
 
 <JobTitle
-  facts="{desk.job.site.setting === 'indoor'
-    ? desk.job.site.room.kind === 'follows outdoors'
-      ? 'Room that follows the weather'
-      : 'Held room'
-    : 'Outdoors'}, {counted(desk.job.crew.people, 'person', 'people')}, {counted(wanted, 'coat', 'coats')}"
+  facts="{upperFirst(airWords.join(', then '))}, {counted(desk.job.crew.people, 'person', 'people')}, {counted(
+    wanted,
+    'coat',
+    'coats'
+  )}"
 >
   {#snippet actions()}
     {#if desk.mayEdit}
@@ -236,18 +241,21 @@
     <p class="mt-2">{notes}</p>
   </section>
 {:else}
+  {#each shutBy as why (why)}<p class="dim mt-2">
+      Laid earlier {why}: those hours are shut, and the starts below go round them.
+    </p>{/each}
   {#if desk.job.waits}<p class="mt-2 flex items-center gap-2 font-semibold">
       <Sign kind="check" size={16} />{upperFirst(waitsWords(desk.job, desk.minuteMs))}.
     </p>{/if}
   {#if nothingHolds}<NoStart {finder} />{/if}
   <div class="mt-2">
-    <ForecastLine from={data.weatherFrom} members={finder.of} measured={desk.measured} />
+    <ForecastLine from={data.weatherFrom} members={finder.of} />
     {#if width > 0}
       <AirCharts
-        climate={desk.climate}
+        climate={climateOfCoat(desk.climate!, nextCoat)}
         hours={desk.plan.hours}
         limits={context!.coats[0]!.limits}
-        outdoor={desk.job.site.setting === 'outdoor'}
+        outdoor={stayOfCoat(desk.job, nextCoat).site.setting === 'outdoor'}
         {wood}
         nowMs={desk.minuteMs}
         timeZone={zone}
@@ -330,7 +338,10 @@
           committed={bookedMs === focus.startMs ? committed : null}
         />
       {/if}
-      {#if desk.view.parts.length > 1}<PartsDays hours={desk.plan.hours} {width} {focus} />{/if}
+      {#if desk.view.parts.length > 1}
+        <SidesLine />
+        <PartsDays hours={desk.plan.hours} {width} {focus} />
+      {/if}
       {#if finder.state === 'done' && !nothingHolds}<Helps {finder} />{/if}
       {#if finder.state === 'done' && needsWeather(desk.job)}<Months {finder} />{/if}
       {#if focus && context}<HourValues {finder} {context} outcome={focus} />{/if}

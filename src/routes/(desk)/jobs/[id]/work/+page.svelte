@@ -2,6 +2,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { takenFrom, wholeCell } from '$core/document';
+  import { partsOfPieces, wetToCarry } from '$core/job';
   import { faceBoard, namesFaces, nextSteps, wanting, type Step } from '$core/site';
   import { counted, showTemperature } from '$core/units';
   import { siteHourAt } from '$core/climate';
@@ -31,8 +32,14 @@
   const desk = useJobDesk();
   const zone = $derived(desk.job.site.timeZone);
   const elsewhere = $derived(desk.view.parts.filter((p) => p.job.part !== desk.job.part));
+  /** Nothing is carried while any side of it is wet, whichever part that is of. */
+  const wet = $derived(wetToCarry(desk.view.parts, desk.job.part));
   const steps = $derived(
-    nextSteps(desk.job, desk.state, desk.live, clock.now, desk.knowledge.house.recoatBy, elsewhere)
+    nextSteps(desk.job, desk.state, desk.live, clock.now, desk.knowledge.house.recoatBy, elsewhere).map((s) =>
+      s.kind === 'carry' && wet && !s.closed
+        ? { ...s, closed: `${partName(desk.document, wet.part)} is not touch dry` }
+        : s
+    )
   );
   /** What burns comes first; a step that is closed is never the first. */
   const first = $derived(steps.find((s) => !s.closed || s.kind === 'wait') ?? steps[0]);
@@ -60,10 +67,17 @@
     if (page.url.hash === '#note') panel = { kind: 'note' };
   });
 
-  function logged(words: string, id: string | undefined) {
+  function logged(words: string, id: string | string[] | undefined) {
     panel = null;
     scrollTo({ top: 0 });
     done.say(words, id);
+  }
+  /** The pieces of this part are elsewhere now, and with them whatever other part has faces of theirs. */
+  async function carry(place: string) {
+    const along = partsOfPieces(desk.view.parts.map((p) => p.job)).get(desk.job.part) ?? new Set<string>();
+    const elsewhere = desk.view.parts.filter(({ job }) => along.has(job.part) && job.placeId !== place);
+    const parts = [desk.job.part, ...elsewhere.map((p) => p.job.part)];
+    return Promise.all(parts.map((part) => desk.write('part.moved', { part, place })));
   }
   async function act(s: Step) {
     switch (s.kind) {
@@ -94,6 +108,8 @@
         return void (panel = { kind: 'close', coat: s.coat });
       case 'look':
         return void (panel = { kind: 'look', coat: s.coat });
+      case 'carry':
+        return logged(`Carried to ${s.place}`, await carry(s.placeId));
       case 'remedy':
         return logged('Written down', await desk.write('coat.remedied', { coat: s.coat }));
       case 'morning test':
