@@ -1,5 +1,4 @@
 <script lang="ts">
-  import type { Deadline } from '$core/site';
   import type { UnitSystem } from '$core/units';
   import type { JobLine } from '$lib/server/overview/rail';
   import { clock } from '../clock/clock.svelte';
@@ -8,27 +7,19 @@
   import { stationOf } from '$words/station-address';
   import { clockTime, dayShort } from '$words/time';
   import RowPicture from './RowPicture.svelte';
+  import { boardRows, type BoardRow } from './rows';
 
   const { lines, units }: { lines: JobLine[]; units: UnitSystem } = $props();
 
-  /** A board that went on for ever would be read by nobody; a dozen still shows a booking that broke, below the fold. */
-  const MOST_ROWS = 12;
-  type Row = { d: Deadline; line: JobLine };
-  /** The next deadlines across jobs: what burns first, then what is due first. A job shows its two most urgent. */
-  const rows = $derived.by(() => {
-    const all: Row[] = lines.flatMap((line) => {
-      const own = line.deadlines.filter((d) => d.kind !== 'rags').slice(0, 2);
-      return [...own, ...line.deadlines.filter((d) => d.kind === 'rags')].map((d) => ({ d, line }));
-    });
-    return all.sort((a, b) => Number(b.d.urgent) - Number(a.d.urgent) || a.d.atMs - b.d.atMs).slice(0, MOST_ROWS);
-  });
+  const board = $derived(boardRows(lines));
+  const rows = $derived(board.rows);
   const hot = $derived(rows.find((r) => r.d.urgent && r.d.kind !== 'rags') ?? rows.find((r) => r.d.kind !== 'rags'));
   /** The day of a deadline, unless it is today. */
-  const day = (r: Row) =>
+  const day = (r: BoardRow) =>
     dayShort(r.d.atMs, r.line.timeZone) === dayShort(clock.now, r.line.timeZone)
       ? ''
       : dayShort(r.d.atMs, r.line.timeZone);
-  const late = (r: Row) => r.d.urgent && r.d.kind !== 'rags' && r.d.atMs < clock.now;
+  const late = (r: BoardRow) => r.d.urgent && r.d.kind !== 'rags' && r.d.atMs < clock.now;
 </script>
 
 <section class="board" aria-label="By when">
@@ -73,11 +64,16 @@
         </li>
       {/each}
     </ol>
+    {#if board.more}<p class="more"><a href="/jobs">{board.more} more, later, on Jobs</a></p>{/if}
   {/if}
   <p class="unseen">It is {clockTime(clock.now, lines[0]?.timeZone ?? 'UTC')}.</p>
 </section>
 
 <style>
+  .more {
+    padding: 12px 16px;
+    font-size: 15px;
+  }
   .board {
     min-width: 0;
     display: flex;
