@@ -1,6 +1,7 @@
 import type { Deadline } from '../core/site';
 import type { JudgedBooking } from '../core/starts';
 import { counted, countedRags, showDuration, showVolume, type UnitSystem } from '../core/units';
+import { stageWords } from './method-words';
 import { RULE_WORD } from './rule-words';
 import { spanWords, whenWords } from './time';
 
@@ -26,6 +27,15 @@ export function deadlineWords(d: Deadline, nowMs: number, timeZone: string, unit
         action: 'Open Work',
         station: 'work'
       };
+    case 'stage': {
+      const { title } = stageWords(d, d.what ?? `bay ${d.laying}`);
+      return {
+        title,
+        detail: `coat ${d.coat}, from ${when(d.fromMs)}`,
+        action: 'Open Work',
+        station: 'work'
+      };
+    }
     case 'remedy':
       return {
         title: `Coat ${d.coat} will stay tacky`,

@@ -2,16 +2,17 @@ import type { WorkEvent } from '../core/log';
 import { gateTable, prepStepName } from '../core/prep';
 import { findingName, testTable } from '../core/survey';
 import { countedRags, decimals, showPour, showTemperature, type UnitSystem } from '../core/units';
+import { stageDoneWords } from './method-words';
 import { upperFirst } from './upper-first';
 
 /** What the log alone does not tell of a laying: what it went on, and how it ends, by its product. */
 export interface LayingWords {
   what: (e: LayingEvent) => string;
-  ends: (e: LayingEvent) => 'wiped' | 'laid off' | 'done';
+  ends: (e: LayingEvent) => string;
   /** What a place of the job is called. */
   place: (id: string) => string;
 }
-type LayingEvent = Extract<WorkEvent, { type: 'laying.spread' | 'laying.wiped' }>;
+type LayingEvent = Extract<WorkEvent, { type: 'laying.spread' | 'laying.wiped' | 'laying.stage' }>;
 const BAYS: LayingWords = { what: (e) => `bay ${e.data.laying}`, ends: () => 'done', place: (id) => id };
 
 /** A line of the log: what happened, by whom. */
@@ -26,6 +27,8 @@ export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords 
       return `${by} puts oil on ${laying.what(e)}${e.data.batch ? `, batch ${e.data.batch}` : ''}`;
     case 'laying.wiped':
       return `${upperFirst(laying.what(e))} ${laying.ends(e)}, ${by}`;
+    case 'laying.stage':
+      return `${stageDoneWords(e.data.stage, e.data.found, laying.what(e))}${e.data.note ? `. ${e.data.note}` : ''}, ${by}`;
     case 'batch.mixed':
       return `Batch ${e.data.batch}: ${e.data.components.map((c) => `${showPour(c.litres, units)} ${c.role}${c.lot ? `, lot ${c.lot}` : ''}`).join(' + ')}`;
     case 'batch.poured':

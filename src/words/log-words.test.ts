@@ -68,7 +68,8 @@ describe('steps in words', () => {
       spreadAtMs: min(-10),
       bay: true,
       left: false,
-      end: 'open'
+      end: 'open',
+      off: 'wipe'
     } as const;
     expect(words({ ...laying, fromMs: min(5) }).title).toBe('Bay 3 soaks');
     expect(words({ ...laying, fromMs: min(5) }).detail).toContain('Wipe from 09:45');
@@ -76,13 +77,23 @@ describe('steps in words', () => {
     expect(words({ ...laying, fromMs: null, byMs: null, left: true }).title).toBe('Lay off bay 3');
   });
   it('mixing one part and two', () => {
-    expect(words({ kind: 'mix', batch: 'A', coat: 1, twoPart: true }).title).toBe('Mix batch A');
-    expect(words({ kind: 'mix', batch: 'A', coat: 1, twoPart: false }).title).toBe('Open and stir a tin');
+    const mix = { kind: 'mix', batch: 'A', coat: 1, product: 'Ostrel Duo, Peat' } as const;
+    expect(words({ ...mix, twoPart: true }).title).toBe('Mix batch A');
+    expect(words({ ...mix, twoPart: true }).detail).toContain('Ostrel Duo, Peat');
+    expect(words({ ...mix, twoPart: false }).title).toBe('Open and stir a tin');
     expect(words({ kind: 'stir', batch: 'A', fromMs: NOW, untilMs: min(3) }).detail).toContain('3 min');
   });
   it('an early coat is warned of, a closed one is not', () => {
-    expect(words({ kind: 'spread', coat: 2, laying: 1, early: true }).detail).toContain('It will be on record');
-    expect(words({ kind: 'spread', coat: 2, laying: 1, early: true, closed: 'x' }).detail).not.toContain('record');
+    const spread = {
+      kind: 'spread',
+      coat: 2,
+      laying: 1,
+      product: 'Corvane Worktop, Clear',
+      method: 'thin',
+      walkedOn: false
+    } as const;
+    expect(words({ ...spread, early: true }).detail).toContain('It will be on record');
+    expect(words({ ...spread, early: true, closed: 'x' }).detail).not.toContain('record');
   });
   it('waiting names the hour and its span', () => {
     const w = words({ kind: 'wait', coat: 1, next: 2, span, progress: 0.5 });

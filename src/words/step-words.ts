@@ -1,5 +1,6 @@
 import type { Step } from '../core/site';
 import { counted, countedRags, showDuration } from '../core/units';
+import { METHOD_HOW, OFF_WORDS, stageWords } from './method-words';
 import { clockTime, dayHour, spanWords } from './time';
 import { upperFirst } from './upper-first';
 
@@ -11,6 +12,8 @@ export interface StepWords {
   title: string;
   detail: string;
   action: string;
+  /** The other answer of a step that asks. */
+  no?: string;
 }
 
 /** Words for a step on site, in the site's zone; `what` names what is wiped, where it is no bay with a number. */
@@ -34,14 +37,23 @@ export function stepWords(s: Step, nowMs: number, timeZone: string, what?: strin
       return s.fromMs !== null && s.fromMs > nowMs
         ? {
             title: `${It} soaks`,
-            detail: `Wipe from ${clockTime(s.fromMs, timeZone)}. Keep it evenly wet till then.`,
-            action: `${It} is wiped`
+            detail: `${upperFirst(OFF_WORDS[s.off].act)} from ${clockTime(s.fromMs, timeZone)}. Keep it evenly wet till then.`,
+            action: `${It} is ${OFF_WORDS[s.off].done}`
           }
         : {
-            title: `Wipe ${it}`,
-            detail: 'Dry cotton, along the grain. Turn to a clean side often, look again for bleed-back.',
-            action: `${It} is wiped`
+            title: `${upperFirst(OFF_WORDS[s.off].act)} ${it}`,
+            detail: OFF_WORDS[s.off].how,
+            action: `${It} is ${OFF_WORDS[s.off].done}`
           };
+    case 'stage': {
+      const { title, detail, yes, no } = stageWords(s, it);
+      return {
+        title,
+        detail: s.later ? `from ${clockTime(s.fromMs, timeZone)}` : detail,
+        action: yes,
+        ...(no && { no })
+      };
+    }
     case 'stir':
       if (s.vessel === 2)
         return {
@@ -58,12 +70,12 @@ export function stepWords(s: Step, nowMs: number, timeZone: string, what?: strin
       return s.twoPart
         ? {
             title: `Mix batch ${s.batch}`,
-            detail: `for coat ${s.coat}. The clock runs from the moment hardener meets oil.`,
+            detail: `for coat ${s.coat}, ${s.product}. The clock runs from the moment hardener meets oil.`,
             action: `Mix batch ${s.batch}`
           }
         : {
             title: `Open and stir a tin`,
-            detail: `batch ${s.batch} for coat ${s.coat}. Write down its lot.`,
+            detail: `batch ${s.batch} for coat ${s.coat}, ${s.product}. Write down its lot.`,
             action: `Open batch ${s.batch}`
           };
     case 'spread':
@@ -72,7 +84,7 @@ export function stepWords(s: Step, nowMs: number, timeZone: string, what?: strin
         detail:
           s.early && !s.closed
             ? `coat ${s.coat}, early: the coat below has not let its solvent go. It will be on record.`
-            : `coat ${s.coat}${s.batch ? `, batch ${s.batch}` : ''}. ${s.untested ? 'Try the coat below with the thumb first. ' : ''}${s.onFaces ? 'Pick the faces it goes on.' : 'From the far corner to the way out.'}`,
+            : `coat ${s.coat}${s.batch ? `, batch ${s.batch}` : ''}, ${s.product}. ${s.untested ? 'Try the coat below with the thumb first. ' : ''}${METHOD_HOW[s.method]} ${s.onFaces ? 'Pick the faces it goes on.' : s.walkedOn ? 'From the far corner to the way out.' : ''}`.trim(),
         action: s.onFaces ? 'Oil goes on' : `Oil is on bay ${s.laying}`
       };
     case 'close coat':

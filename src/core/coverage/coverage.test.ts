@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { card } from '../../../tests/fixtures';
 import { defaultHouseRules as house } from '../house';
-import type { Method } from '../product';
+import type { Method } from '../method';
 import type { SurfaceKind } from '../surface';
 import {
   applicatorsOf,

@@ -1,5 +1,6 @@
 import type { HouseRules } from '../house';
-import { spreadRate, type Grade, type Method, type ProductCard } from '../product';
+import type { Method } from '../method';
+import { spreadRate, type Grade, type ProductCard } from '../product';
 import { knownRate, rateKey, type CoverageLog, type KnownRate } from './learning';
 import { speciesOf, takeUp } from '../wood';
 

@@ -1,23 +1,10 @@
 import type { HouseRules } from '../house';
-import type { Method } from '../product';
+import { methodRow, type Applicator, type Method } from '../method';
 import { kindRow, type SurfaceKind } from '../surface';
-
-/** What oil is laid with; each keeps a little of it (handbook 6). */
-export type Applicator = keyof HouseRules['applicatorKeepsL'];
-
-/** The applicators of each method, on wide faces and on small ones. */
-const APPLICATORS: Record<Method, { wide: readonly Applicator[]; small: readonly Applicator[] }> = {
-  thin: { wide: ['pad'], small: ['rag'] },
-  roller: { wide: ['roller', 'brush'], small: ['mini roller', 'brush'] },
-  trowel: { wide: ['trowel', 'pad'], small: ['trowel', 'pad'] },
-  flood: { wide: ['pad'], small: ['brush'] },
-  brush: { wide: ['brush'], small: ['brush'] },
-  spray: { wide: ['spray gun', 'brush'], small: ['spray gun', 'brush'] }
-};
 
 /** The applicators a coat is laid with, by its method and what it goes on. */
 export const applicatorsOf = (method: Method, kinds: readonly SurfaceKind[]): readonly Applicator[] =>
-  APPLICATORS[method][kinds.some((k) => kindRow(k).wide) ? 'wide' : 'small'];
+  methodRow(method).tools[kinds.some((k) => kindRow(k).wide) ? 'wide' : 'small'];
 
 /**
  * Litres the applicators of a coat keep (handbook 6): each as often as people lay with it, at least once and at most once for

@@ -1,10 +1,9 @@
 import type { HouseRules } from '../house';
 import { atLabel, type ProductCard } from '../product';
+import type { Method } from '../method';
 import type { Face, Surface } from '../surface';
 import { faceRef, withCoats, type PartJob } from './part-job';
 import type { CutBack, Finish, FinishSystem } from './schema';
-
-type Method = Finish['method'];
 
 /** One coat of the sequence as it is laid: what, how, and what is done to the coat below. */
 export interface CoatSpec {

@@ -2,7 +2,8 @@ import { FACE_FORM, ID_FORM, SLUG_FORM } from '../keyed';
 import { air, PlaceSchema } from '../place/schema';
 import { Type, type Static } from 'typebox';
 import { RHYTHMS } from '../house/schema';
-import { Method, ProductCardSchema } from '../product/schema';
+import { MethodSchema } from '../method/schema';
+import { ProductCardSchema } from '../product/schema';
 import { LivingSchema, SurfaceSchema } from '../surface/schema';
 
 const text = (max: number) => Type.String({ minLength: 1, maxLength: max });
@@ -29,7 +30,7 @@ export const CoatChoiceSchema = Type.Object(
   {
     productId: text(60),
     colour: text(40),
-    method: Method,
+    method: MethodSchema,
     tool: Type.Optional(text(60)),
     /** The crew's own dwell, in place of the card's shortest. */
     dwellMinutes: Type.Optional(Type.Number({ minimum: 0, maximum: 2880 })),
@@ -44,7 +45,7 @@ export const FinishSchema = Type.Object(
   {
     productId: text(60),
     colour: text(40),
-    method: Method,
+    method: MethodSchema,
     /** False for a maintenance coat over an old finish. */
     bareWood: Type.Boolean(),
     /** The last coat goes on only if the look at the one below says so. */
@@ -89,7 +90,7 @@ export const SampleBoardSchema = Type.Object(
     lastGrit: Type.Integer({ minimum: 24, maximum: 2000 }),
     waterPopped: Type.Boolean(),
     /** Coats from the wood up. */
-    layers: Type.Array(Type.Object({ productId: text(60), colour: text(40), method: Method }, closed), {
+    layers: Type.Array(Type.Object({ productId: text(60), colour: text(40), method: MethodSchema }, closed), {
       minItems: 1,
       maxItems: 12
     }),

@@ -1,4 +1,5 @@
-import { cardHours, classTraits, touchDryProgress, type Method, type ProductCard } from '../product';
+import type { Method } from '../method';
+import { cardHours, classTraits, touchDryProgress, type ProductCard } from '../product';
 import { HOUR_MS, type Span } from '../units';
 import { whenGathered, type DryingCurve } from './curve';
 import { tackyProgress, type DryingFactor } from './drying-factor';

@@ -1,5 +1,6 @@
 import { temperatureFactor } from '../air';
-import { classTraits, type Method, type ProductCard } from '../product';
+import { methodRow, type Method } from '../method';
+import { classTraits, type ProductCard } from '../product';
 
 export const DRYING_KJ_PER_MOL = 52;
 const DWELL_MIN_KJ_PER_MOL = 25;
@@ -30,9 +31,9 @@ export const airFactor = (airSpeedMPerS: number): number =>
 /** Film factor F of a film ratio (laid film over label film), ratio held within 0.5–4 (handbook 9). */
 export const filmFactor = (filmRatio: number): number => clamp(filmRatio, 0.5, 4) ** -1.3;
 
-/** Method factor M: flooded coats dry slower, and cure slower still (handbook 9). */
+/** Method factor M: coats laid wet on wet dry slower, and cure slower still (handbook 9). */
 export function methodFactor(method: Method, state: 'recoat' | 'cure'): number {
-  if (method !== 'flood') return 1;
+  if (!methodRow(method).keptWet) return 1;
   return state === 'cure' ? 0.55 : 0.8;
 }
 

@@ -1,5 +1,6 @@
 import type { HouseRules } from '../house';
-import { classTraits, methodOf, type Method, type ProductCard } from '../product';
+import { methodRow, type Method } from '../method';
+import { classTraits, methodOf, type ProductCard } from '../product';
 
 /** A limit and who says so. */
 export interface Limit {
@@ -52,7 +53,7 @@ export function layingLimits(
     card,
     rhMax: stricter(card.limits.rhMax, rules.rhMax),
     dewGapMinC: wider(card.limits.dewGapMinC, rules.dewGapMinC),
-    windMaxMPerS: method === 'spray' ? rules.windMaxMPerS.spray : rules.windMaxMPerS.brush,
+    windMaxMPerS: rules.windMaxMPerS[methodRow(method).wind],
     surfaceHotC: rules.surfaceHotC,
     mcMin: mc.min,
     mcMax: mc.max,
@@ -66,5 +67,5 @@ function dwellLimits(card: ProductCard, method: Method, ownMinutes?: number): La
   const stated = methodOf(card, method);
   const maxMinutes = stated?.dwellMaxMinutes;
   if (!classTraits(card.class).mustBeWiped || maxMinutes === undefined) return null;
-  return { minMinutes: ownMinutes ?? stated?.dwellMinMinutes ?? 0, maxMinutes, keptWet: method === 'flood' };
+  return { minMinutes: ownMinutes ?? stated?.dwellMinMinutes ?? 0, maxMinutes, keptWet: methodRow(method).keptWet };
 }

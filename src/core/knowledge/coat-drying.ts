@@ -1,6 +1,7 @@
 import { knownRate, netUsedL, type CoverageLog } from '../coverage';
 import { dryingCurve, filmFactor, filmRatio, methodFactor, type DryingCurve } from '../drying';
-import { cardHours, classTraits, isTwoPart, type Method, type ProductCard } from '../product';
+import type { Method } from '../method';
+import { cardHours, classTraits, isTwoPart, type ProductCard } from '../product';
 import type { HouseRules } from '../house';
 import type { SiteClimate } from '../climate';
 import { knownBefore, type Knowledge } from './knowledge';

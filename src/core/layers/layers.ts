@@ -1,12 +1,6 @@
 import type { HouseRules } from '../house';
-import {
-  classTraits,
-  touchDryProgress,
-  type Grade,
-  type Method,
-  type ProductCard,
-  type ProductClass
-} from '../product';
+import { methodRow, type Method } from '../method';
+import { classTraits, touchDryProgress, type Grade, type ProductCard, type ProductClass } from '../product';
 import { isColoured } from '../stock';
 import rows from './rules.json';
 
@@ -55,8 +49,6 @@ interface LayerRule {
 
 export const layerRules = rows as readonly LayerRule[];
 
-const WIPED_METHODS: readonly Method[] = ['thin', 'flood', 'trowel'];
-
 export function fits(layer: Layer, m: Match | undefined): boolean {
   if (!m) return true;
   const { card, colour, method } = layer;
@@ -66,7 +58,7 @@ export function fits(layer: Layer, m: Match | undefined): boolean {
   if (m.notSolvent?.includes(card.solvent)) return false;
   if (m.sheen && !(card.sheen && m.sheen.includes(card.sheen))) return false;
   if (m.pigmented !== undefined && m.pigmented !== isColoured(card, colour)) return false;
-  return m.wiped === undefined || m.wiped === (classTraits(card.class).mustBeWiped && WIPED_METHODS.includes(method));
+  return m.wiped === undefined || m.wiped === (classTraits(card.class).mustBeWiped && methodRow(method).rubs);
 }
 
 /**

@@ -86,6 +86,7 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
   },
   'laying.spread': laying,
   'laying.wiped': laying,
+  'laying.stage': laying,
   'batch.mixed': { ...batch, reckons: firstCoatOf },
   'batch.poured': batch,
   'batch.stirred': batch,

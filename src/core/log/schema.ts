@@ -1,6 +1,7 @@
 import { Type, type Static, type TSchema } from 'typebox';
 import { BATCH_FORM, EVENT_VERSION, ID_FORM, SLUG_FORM, STEP_FORM, UUID7_FORM, UUID_FORM } from '../keyed';
 import { TakenSchema } from '../document/schema';
+import { StageSchema } from '../method/schema';
 import { gateTable } from '../prep';
 import { findingTable, testTable } from '../survey';
 
@@ -60,6 +61,11 @@ export const EVENT_SCHEMAS = [
   ),
   event('laying.spread', Type.Object({ part, coat, laying, batch: Type.Optional(batch), on, bay }, closed)),
   event('laying.wiped', Type.Object({ part, coat, laying }, closed)),
+  /** A stage of its method besides: topped up, sanded wet, looked at again; `found` where it asks. */
+  event(
+    'laying.stage',
+    Type.Object({ part, coat, laying, stage: StageSchema, found: Type.Optional(Type.Boolean()), note }, closed)
+  ),
   event(
     'batch.mixed',
     Type.Object(

@@ -7,7 +7,14 @@ export type CoatEvent = Extract<
   WorkEvent,
   {
     type:
-      'coat.opened' | 'coat.closed' | 'laying.spread' | 'laying.wiped' | 'tack.felt' | 'coat.judged' | 'coat.remedied';
+      | 'coat.opened'
+      | 'coat.closed'
+      | 'laying.spread'
+      | 'laying.wiped'
+      | 'laying.stage'
+      | 'tack.felt'
+      | 'coat.judged'
+      | 'coat.remedied';
   }
 >;
 
@@ -37,6 +44,7 @@ export function takeCoat(state: WorkState, e: CoatEvent): string | null {
       laying: e.data.laying,
       spreadAtMs: e.at,
       spreadBy: e.byName,
+      stages: [],
       batch: e.data.batch,
       bay: e.data.bay ?? e.data.on === undefined,
       ...(e.data.on && { on: e.data.on })
@@ -68,6 +76,17 @@ export function takeCoat(state: WorkState, e: CoatEvent): string | null {
   }
   const laying = found.layings.find((b) => b.laying === e.data.laying);
   if (!laying) return `bay ${e.data.laying} of coat ${e.data.coat} was not spread`;
+  if (e.type === 'laying.stage') {
+    const { stage, found: rose, note } = e.data;
+    laying.stages.push({
+      stage,
+      atMs: e.at,
+      by: e.byName,
+      ...(rose !== undefined && { found: rose }),
+      ...(note && { note })
+    });
+    return null;
+  }
   if (laying.wipedAtMs !== undefined) return `bay ${e.data.laying} of coat ${e.data.coat} was wiped already`;
   Object.assign(laying, { wipedAtMs: e.at, wipedBy: e.byName });
   return null;

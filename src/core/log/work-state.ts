@@ -1,3 +1,4 @@
+import type { StageDone } from '../method';
 import type { StepRecord } from '../prep';
 import type { Survey } from '../survey';
 import { countedRags } from '../units';
@@ -33,6 +34,8 @@ export interface LayingState {
   bay: boolean;
   wipedAtMs?: number;
   wipedBy?: string;
+  /** What its method asked for besides, as it was done. */
+  stages: (StageDone & { note?: string })[];
 }
 
 export interface CoatState {

@@ -1,7 +1,7 @@
+import type { Method } from '../method';
 import type { ProductCard } from './schema';
 import { classTraits } from './classes';
 
-export type Method = ProductCard['methods'][number]['method'];
 export type HoursName = keyof ProductCard['hours'];
 export type Graded = {
   label: number | { low: number; high: number };

@@ -11,8 +11,7 @@ export {
   type CardProblem,
   type Grade,
   type Graded,
-  type HoursName,
-  type Method
+  type HoursName
 } from './card';
 export { classTraits, type ClassTraits, type ProductClass } from './classes';
 export {

@@ -1,5 +1,6 @@
 import { Type, type Static } from 'typebox';
 import { CARD_FORM } from '../keyed';
+import { MethodSchema } from '../method/schema';
 import { SURFACE_KINDS, SurfaceKindSchema } from '../surface/schema';
 
 const text = (max: number) => Type.String({ minLength: 1, maxLength: max });
@@ -49,8 +50,6 @@ export const PRODUCT_CLASSES = [
   'oil-paint-recipe'
 ] as const;
 export const ProductClass = Type.Enum([...PRODUCT_CLASSES]);
-
-export const Method = Type.Enum(['thin', 'flood', 'roller', 'brush', 'trowel', 'spray']);
 
 const component = Type.Object(
   {
@@ -134,7 +133,7 @@ export const ProductCardSchema = Type.Object(
     methods: Type.Array(
       Type.Object(
         {
-          method: Method,
+          method: MethodSchema,
           dwellMinMinutes: Type.Optional(Type.Number({ minimum: 0, maximum: 2880 })),
           dwellMaxMinutes: Type.Optional(Type.Number({ minimum: 0, maximum: 2880 }))
         },

@@ -1,6 +1,7 @@
 import { keyed } from '../keyed';
 import type { HouseRules } from '../house';
-import type { Method, ProductCard } from '../product';
+import { methodRow, type Method } from '../method';
+import type { ProductCard } from '../product';
 import { classTraits } from '../product';
 import data from './cautions.json';
 
@@ -42,8 +43,5 @@ export function cautionsFor(cards: readonly ProductCard[], usedForFood: boolean)
 export function ragsForCoat(card: ProductCard, method: Method, areaM2: number, house: HouseRules): number {
   const { rags } = house;
   if (!classTraits(card.class).mustBeWiped) return rags.filmPerCoat;
-  return Math.max(
-    rags.least,
-    Math.ceil(areaM2 * (method === 'flood' ? rags.floodPerM2PerCoat : rags.thinPerM2PerCoat))
-  );
+  return Math.max(rags.least, Math.ceil(areaM2 * rags[`${methodRow(method).rags}PerM2PerCoat`]));
 }

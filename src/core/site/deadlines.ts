@@ -1,6 +1,7 @@
 import type { Span } from '../drying';
 import { DAY_MS, HOUR_MS } from '../units';
 import { dayStarts, workingStretches } from '../calendar';
+import type { StageDue } from '../method';
 import type { SequenceOutcome } from '../window';
 import type { JudgedBooking } from '../starts';
 import { coatCount } from '../document';
@@ -25,6 +26,8 @@ export type Deadline = { jobId: string; atMs: number; urgent: boolean } & (
       batch?: string;
       end: LayingEnd;
     }
+  /** A stage of its method that is due on a laying. */
+  | ({ kind: 'stage'; coat: number; laying: number; on?: Taken[]; bay: boolean; what?: string } & StageDue)
   /** Oil stood: every date after the coat waits. */
   | { kind: 'remedy'; coat: number; layings: number[] }
   | { kind: 'morning test'; coat: number }
@@ -76,6 +79,19 @@ export function deadlines(
         fromMs: b.wipeFromMs,
         spreadAtMs: b.spreadAtMs,
         end: b.end
+      });
+  for (const { coat, laying, on, bay, due, end } of live.layings)
+    if (due && end !== 'will stay tacky')
+      out.push({
+        jobId,
+        kind: 'stage',
+        atMs: due.byMs,
+        urgent: false,
+        coat,
+        laying,
+        ...(on && { on }),
+        bay,
+        ...due
       });
   for (const b of live.batches) {
     if (b.emptiedAtMs !== undefined) continue;

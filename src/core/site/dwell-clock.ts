@@ -1,5 +1,6 @@
 import { dwellMinutes } from '../drying';
-import { classTraits, type Method, type ProductCard } from '../product';
+import type { Method } from '../method';
+import { classTraits, type ProductCard } from '../product';
 import { HOUR_MS, MINUTE_MS } from '../units';
 import { siteHourAt, type SiteClimate } from '../climate';
 

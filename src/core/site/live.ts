@@ -10,7 +10,8 @@ import {
   type DryingFactor
 } from '../drying';
 import { potLifeMinutes } from '../mix';
-import { cardHours, classTraits, type Method, type ProductCard } from '../product';
+import { lastWetMs, methodRow, stageDue, type Method, type MethodRow, type StageDue } from '../method';
+import { cardHours, classTraits, type ProductCard } from '../product';
 import type { HouseRules } from '../house';
 import { HOUR_MS, MINUTE_MS } from '../units';
 import { localDate } from '../calendar';
@@ -68,6 +69,10 @@ export interface LiveLaying {
   standsAtMs: number | null;
   wipedAtMs?: number;
   end: LayingEnd;
+  /** What takes its oil off. */
+  off: MethodRow['off'];
+  /** The next stage of its method besides wiping, and when. */
+  due: StageDue | null;
 }
 
 export interface LiveBatch extends BatchState {
@@ -85,6 +90,9 @@ export interface LiveWork {
   keep: KeepPlan | null;
   allCoatsLaid: boolean;
 }
+
+/** A stage nobody did so long after it was due is done no more; the record keeps that it was not. */
+const STAGE_LAPSES_MS = 4 * HOUR_MS;
 
 /** Film ratio beyond which oil that must be wiped does not dry in any useful time (handbook 9). */
 const STANDING_FILM_RATIO = 3;
@@ -260,11 +268,19 @@ function liveLayings(
 ): LiveLaying[] {
   const spec = coatSpec(job.finish!, coat.coat);
   const closings = [...daysClosedAtMs, ...(coat.closedAtMs === undefined ? [] : [coat.closedAtMs])];
-  return coat.layings.map(({ laying, batch, on, bay, spreadAtMs, wipedAtMs }) => {
+  const row = methodRow(spec.method);
+  return coat.layings.map((made) => {
+    const { laying, batch, on, bay, spreadAtMs, wipedAtMs } = made;
     const hour = siteHourAt(climate, spreadAtMs);
     const dwell = hour ? dwellMinutes(card, spec.method, hour, spec.dwellMinutes) : { min: undefined };
-    const { wipeByMs, standsAtMs } = dwellClock(spreadAtMs, card, spec.method, climate);
+    const { wipeByMs, standsAtMs } = dwellClock(
+      row.keptWet ? lastWetMs(row, made) : spreadAtMs,
+      card,
+      spec.method,
+      climate
+    );
     const left = closings.filter((ms) => ms >= spreadAtMs);
+    const due = stageDue(row, made);
     const leftAtMs = left.length ? Math.min(...left) : undefined;
     return {
       coat: coat.coat,
@@ -278,7 +294,9 @@ function liveLayings(
       wipeByMs,
       standsAtMs,
       wipedAtMs,
-      end: layingEnd({ wipedAtMs, leftAtMs, wipeByMs, standsAtMs }, card, nowMs)
+      end: layingEnd({ wipedAtMs, leftAtMs, wipeByMs, standsAtMs }, card, nowMs),
+      off: row.off,
+      due: due && due.byMs + STAGE_LAPSES_MS > nowMs ? due : null
     };
   });
 }

@@ -2,8 +2,10 @@ import type { Span } from '../drying';
 import type { HouseRules } from '../house';
 import { classTraits, isTwoPart, touchDryProgress } from '../product';
 import { localDate } from '../calendar';
+import type { Method, MethodRow, StageDue } from '../method';
+import { kindRow } from '../surface';
 import { counted } from '../units';
-import { coatCard, coatCount, finishCard } from '../document';
+import { cardOf, coatCard, coatCount, coatSpec, finishCard } from '../document';
 import type { PartJob, Taken } from '../document';
 import { batchesFor, openLayings, ragsNotSafe, ragsUnaccounted, type WorkState } from '../log';
 import type { LayingEnd } from './dwell-clock';
@@ -12,9 +14,9 @@ import type { LiveCoat, LiveWork } from './live';
 
 /**
  * What the crew does next, in order. The first is what to do now; `closed` says why a step may not be taken yet, `warn` what
- * it brings with it.
+ * it brings with it, `later` that its time has not come.
  */
-export type Step = { closed?: string; warn?: string } & (
+export type Step = { closed?: string; warn?: string; later?: true } & (
   | {
       kind: 'wipe';
       coat: number;
@@ -28,16 +30,23 @@ export type Step = { closed?: string; warn?: string } & (
       spreadAtMs: number;
       left: boolean;
       end: LayingEnd;
+      off: MethodRow['off'];
     }
+  /** A stage of its method that is due on a laying: topped up, sanded wet, looked at again. */
+  | ({ kind: 'stage'; coat: number; laying: number; on?: Taken[]; bay: boolean } & StageDue)
   /** `vessel` 1 or 2 of a mix with hardener; absent for one that is only stirred. */
   | { kind: 'stir'; batch: string; fromMs: number; untilMs: number; vessel?: 1 | 2 }
-  | { kind: 'mix'; batch: string; coat: number; twoPart: boolean }
+  | { kind: 'mix'; batch: string; coat: number; twoPart: boolean; product: string }
   | {
       kind: 'spread';
       coat: number;
       laying: number;
       batch?: string;
+      product: string;
       early: boolean;
+      method: Method;
+      /** People stand on it while they work, so that it goes towards the way out. */
+      walkedOn: boolean;
       /** It goes on faces of pieces, which are picked; else on a stretch of the one there is, counted from 1. */
       onFaces?: boolean;
       /** The house tests with the thumb before the next coat, and nobody has since it opened. */
@@ -107,8 +116,10 @@ export function nextSteps(
       byMs: b.wipeByMs,
       spreadAtMs: b.spreadAtMs,
       left: !classTraits(coatCard(job, b.coat)!.class).mustBeWiped,
-      end: b.end
+      end: b.end,
+      off: b.off
     });
+  out.push(...dueStages(live, nowMs));
   out.push(...coatSteps(job, state, live, wanted, nowMs, recoatBy));
   const rags = ragsUnaccounted(state);
   if (rags > 0) out.push({ kind: 'rags', out: rags });
@@ -122,6 +133,16 @@ export function nextSteps(
       ...dayCloses([{ job, live }, ...elsewhere], state, today)
     });
   return out;
+}
+
+/** Stages that are due on layings, and of those whose time has not come the soonest. */
+function dueStages({ layings }: LiveWork, nowMs: number): Step[] {
+  const due = layings.flatMap(({ coat, laying, on, bay, due, end }) =>
+    due && end !== 'will stay tacky' ? [{ kind: 'stage' as const, coat, laying, bay, ...(on && { on }), ...due }] : []
+  );
+  due.sort((a, b) => a.fromMs - b.fromMs);
+  const later = due.find((s) => s.fromMs > nowMs);
+  return [...due.filter((s) => s.fromMs <= nowMs), ...(later ? [{ ...later, later: true as const }] : [])];
 }
 
 /** Why a day may not be closed yet, or what closing it brings with it. */
@@ -208,6 +229,7 @@ function coatSteps(
       batch: batchLetter(state.batchesMixed),
       coat: next,
       twoPart: isTwoPart(card),
+      product: productName(job, next),
       ...(closed && { closed })
     });
   if (!allOn)
@@ -217,6 +239,9 @@ function coatSteps(
       laying: (openCoat?.layings.reduce((m, b) => Math.max(m, b.laying), 0) ?? 0) + 1,
       batch: batch?.batch,
       early,
+      product: productName(job, next),
+      method: coatSpec(job.finish!, next).method,
+      walkedOn: job.surfaces.some((s) => kindRow(s.kind).walkedOn),
       ...(namesFaces(board) && { onFaces: true }),
       ...(untested && { untested }),
       ...(closed
@@ -239,6 +264,12 @@ function coatSteps(
     });
   }
   return out;
+}
+
+/** What a coat is of, as it is asked for at the van: "Ostrel Duo, Peat". */
+function productName(job: PartJob, coat: number): string {
+  const { productId, colour } = coatSpec(job.finish!, coat);
+  return `${cardOf(job, productId)?.name ?? productId}, ${colour}`;
 }
 
 /** What is owed to a coat before anything else goes on. */

@@ -134,7 +134,9 @@ describe('the work as it stands', () => {
   it('puts the soonest first and every deadline in facts', () => {
     const list = deadlines('j', job, fold(morning()), live, null, NOW);
     expect(list.map((d) => d.kind)).toContain('rags');
-    expect(list[0]).toMatchObject({ kind: 'wipe', laying: 2 });
+    expect(list.find((d) => d.urgent)).toMatchObject({ kind: 'wipe', laying: 2 });
+    // Bay 1 was wiped, and is looked at again.
+    expect(list.find((d) => d.kind === 'stage')).toMatchObject({ laying: 1, stage: 'look again', urgent: false });
     for (let i = 1; i < list.length; i++) expect(list[i]!.atMs).toBeGreaterThanOrEqual(list[i - 1]!.atMs);
   });
   it('an unwiped bay past its time stays the first deadline', () => {

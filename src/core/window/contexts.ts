@@ -1,6 +1,7 @@
 import { kindRow } from '../surface';
 import { coatNeeds, dryingCurve, type CoatTimes } from '../drying';
-import type { Method, ProductCard } from '../product';
+import type { Method } from '../method';
+import type { ProductCard } from '../product';
 import { madeAt } from '../keyed';
 import { HOUR_MS } from '../units';
 import { dayStarts, openStretches, shutIn, type OpenStretch } from '../calendar';

@@ -3,7 +3,8 @@ import type { SiteClimate } from '../climate';
 import type { CoatNeeds, CoatTimes, DryingCurve, DryingFactor, LaidCoat } from '../drying';
 import type { Rhythm } from '../house';
 import type { Closure, LayingLimits, RuleBits } from '../judge';
-import type { Method, ProductCard } from '../product';
+import type { Method } from '../method';
+import type { ProductCard } from '../product';
 
 /** A coat to be laid: its product against the hours, and how long the crew is at it, a number a round. */
 export interface CoatToLay {

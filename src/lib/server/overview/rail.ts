@@ -256,7 +256,7 @@ function partLines(
       // Rags are the job's: the first line tells of them.
       deadlines: deadlines(id, job, state, live, plan.chosen, nowMs, booking)
         .filter((d) => i === 0 || d.kind !== 'rags')
-        .map((d) => (d.kind === 'wipe' ? { ...d, what: layingName(document, job, d) } : d)),
+        .map((d) => (d.kind === 'wipe' || d.kind === 'stage' ? { ...d, what: layingName(document, job, d) } : d)),
       rags: i === 0 ? { out: state.ragsOut, safe: state.ragsSafe } : { out: 0, safe: 0 }
     };
   });

@@ -2,9 +2,10 @@
   import { dryingRate, methodFactor, dwellMinutes } from '$core/drying';
   import { normalQuantile } from '$core/coverage';
   import type { HouseRules } from '$core/house';
-  import { cardHours, classTraits, touchDryProgress, type Method, type ProductCard } from '$core/product';
+  import type { Method } from '$core/method';
+  import { cardHours, classTraits, touchDryProgress, type ProductCard } from '$core/product';
   import { HOUR_MS, showDuration, type UnitSystem } from '$core/units';
-  import { METHOD_WORDS } from '../choose/choose-edits';
+  import { METHOD_WORDS } from '$words/method-words';
   import Choice from '../fields/Choice.svelte';
   import Answer from './Answer.svelte';
   import CardPick from './CardPick.svelte';

@@ -1,10 +1,11 @@
 <script lang="ts">
   import { applicatorsOf, coatFaceLitres, keptByApplicatorsL, netUsedL, type CoverageLog } from '$core/coverage';
   import type { HouseRules } from '$core/house';
-  import { isTwoPart, type Method, type ProductCard } from '$core/product';
+  import type { Method } from '$core/method';
+  import { isTwoPart, type ProductCard } from '$core/product';
   import { areaParts, parseVolume, showArea, showSpreadRate, showVolume, type UnitSystem } from '$core/units';
   import { speciesTable } from '$core/wood';
-  import { METHOD_WORDS } from '../choose/choose-edits';
+  import { METHOD_WORDS } from '$words/method-words';
   import Choice from '../fields/Choice.svelte';
   import Answer from './Answer.svelte';
   import BenchSlide from './BenchSlide.svelte';

@@ -7,7 +7,8 @@
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import { startSearch } from '$lib/workers/search';
-  import { chooseSystem, isChosen, METHOD_WORDS } from './choose-edits';
+  import { chooseSystem, isChosen } from './choose-edits';
+  import { METHOD_WORDS } from '$words/method-words';
   import { compareRows, sortedBy } from './compare-rows';
   import CompareChart from './CompareChart.svelte';
   import SystemAdder from './SystemAdder.svelte';

@@ -4,7 +4,7 @@
   import Choice from '../fields/Choice.svelte';
   import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
-  import { METHOD_WORDS } from './choose-edits';
+  import { METHOD_WORDS } from '$words/method-words';
 
   /** One product for all coats: colour, method, and what it goes on. */
   const { card, locked }: { card: ProductCard; locked: boolean } = $props();

@@ -10,7 +10,7 @@
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import { whenWords, fullDate } from '$words/time';
-  import { METHOD_WORDS } from './choose-edits';
+  import { METHOD_WORDS } from '$words/method-words';
   import SamplePhotos from './SamplePhotos.svelte';
 
   /** Sample boards: the same wood, sanded and finished as proposed, judged by the client; an approved one locks the colour. */

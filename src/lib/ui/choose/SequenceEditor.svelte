@@ -11,7 +11,8 @@
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import { dayShort } from '$words/time';
   import LayerLine from './LayerLine.svelte';
-  import { addCoat, changeCoat, METHOD_WORDS, orderCoats, removeCoat, setCoatProduct } from './choose-edits';
+  import { addCoat, changeCoat, orderCoats, removeCoat, setCoatProduct } from './choose-edits';
+  import { METHOD_WORDS } from '$words/method-words';
 
   /** The coats one by one, from the wood up: product, colour, method, what comes between, and what the layer rules say. */
   const { shelf, locked }: { shelf: readonly ProductCard[]; locked: boolean } = $props();

@@ -5,7 +5,8 @@
   import Choice from '../fields/Choice.svelte';
   import CountField from '../fields/CountField.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
-  import { isChosen, METHOD_WORDS, ownSystem, preferredMethod, stackOf, systemOf, type Layer } from './choose-edits';
+  import { isChosen, ownSystem, preferredMethod, stackOf, systemOf, type Layer } from './choose-edits';
+  import { METHOD_WORDS } from '$words/method-words';
   import { misfits } from './fit';
 
   /** Puts a system beside the others: of one product, of several from the wood up, or the one that is chosen. */

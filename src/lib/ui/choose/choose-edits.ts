@@ -11,17 +11,8 @@ import {
   type PartJob
 } from '$core/document';
 import type { HouseRules, Rhythm } from '$core/house';
-import { methodOf, type Method, type ProductCard } from '$core/product';
-
-/** The words of each method, as a crew says them. */
-export const METHOD_WORDS: Record<Method, string> = {
-  thin: 'Thin and wipe',
-  flood: 'Flood and wipe',
-  roller: 'Roll and leave',
-  brush: 'Brush',
-  trowel: 'Trowel, buff, leave',
-  spray: 'Spray and back-brush'
-};
+import type { Method } from '$core/method';
+import { methodOf, type ProductCard } from '$core/product';
 
 export const RHYTHM_WORDS: Readonly<Record<Rhythm, string>> = {
   'one a day': 'One coat a day',

@@ -112,7 +112,7 @@
                               quiet
                               label="{f.name}, row {i + 1}, {c.name}"
                               value={String(row[c.key] ?? '')}
-                              options={c.options!.map((o) => ({ value: o, label: o }))}
+                              options={c.options!.map((o) => ({ value: o, label: c.words?.[o] ?? o }))}
                               onchange={(v) => setRow(f.path, i, c.key, v)}
                             />
                           {:else}

@@ -1,9 +1,14 @@
+import { METHODS } from '$core/method';
+import { METHOD_WORDS } from '$words/method-words';
+
 /** A column of a table inside a card. */
 export interface TableColumn {
   key: string;
   name: string;
   kind: 'text' | 'number' | 'choice' | 'money';
   options?: readonly string[];
+  /** What its options are called, where their names are not enough. */
+  words?: { readonly [option: string]: string };
   optional?: boolean;
 }
 
@@ -24,7 +29,8 @@ export const CARD_TABLES: Record<string, { columns: readonly TableColumn[]; blan
         key: 'method',
         name: 'Method',
         kind: 'choice',
-        options: ['thin', 'flood', 'roller', 'brush', 'trowel', 'spray']
+        options: METHODS,
+        words: METHOD_WORDS
       },
       { key: 'dwellMinMinutes', name: 'Dwell from, min', kind: 'number', optional: true },
       { key: 'dwellMaxMinutes', name: 'to, min', kind: 'number', optional: true }

@@ -8,7 +8,8 @@
   interface Props {
     step: Step;
     timeZone: string;
-    onact: () => void;
+    /** `found` answers a step that asks. */
+    onact: (found?: boolean) => void;
     mayLog: boolean;
     /** What is wiped, where it is no bay with a number. */
     what?: string;
@@ -16,6 +17,7 @@
   const { step, timeZone, onact, mayLog, what }: Props = $props();
 
   const words = $derived(stepWords(step, clock.now, timeZone, what));
+  const asks = $derived(step.kind === 'stage' && step.asks);
   /** The clock this step runs against, if any. */
   const timer = $derived(
     step.kind === 'wipe' && step.byMs !== null
@@ -39,6 +41,8 @@
   </h2>
   {#if timer?.by}<p class="by">
       {over ? 'was due' : 'by'} <span class="fig">{clockTime(timer.toMs, timeZone)}</span>
+    </p>{:else if step.kind === 'stage'}<p class="by">
+      {step.byMs < clock.now ? 'was due' : 'by'} <span class="fig">{clockTime(step.byMs, timeZone)}</span>
     </p>{/if}
   <p class="how">{words.detail}</p>
   {#if timer}
@@ -59,8 +63,18 @@
     <div class="track"><i style="width:{share * 100}%"></i></div>
   {/if}
 </section>
-{#if mayLog || step.kind === 'leave'}
-  <button class="act" class:waits={tooSoon || step.closed} disabled={tooSoon || Boolean(step.closed)} onclick={onact}>
+{#if mayLog && asks}
+  <div class="answers">
+    <button class="act" onclick={() => onact(false)}>{words.no}</button>
+    <button class="act line" onclick={() => onact(true)}>{words.action}</button>
+  </div>
+{:else if mayLog || step.kind === 'leave'}
+  <button
+    class="act"
+    class:waits={tooSoon || step.closed}
+    disabled={tooSoon || Boolean(step.closed)}
+    onclick={() => onact()}
+  >
     {words.action}
     {#if step.closed}<small>{step.closed}</small>{:else if tooSoon}<small
         >in {Math.floor(leftMs / 60_000)} min {String(Math.floor((leftMs % 60_000) / 1000)).padStart(2, '0')} s</small
@@ -138,6 +152,14 @@
     font-stretch: 90%;
     border-radius: var(--r1);
     border: 2px solid var(--ink);
+  }
+  .answers {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+  }
+  .act.line {
+    background: var(--sheet);
+    color: var(--ink);
   }
   .act small {
     display: block;

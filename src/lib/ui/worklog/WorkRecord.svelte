@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { OFF_WORDS } from '$words/method-words';
   import { coatCard } from '$core/document';
   import { partsNamed } from '$core/log';
   import type { LayingEnd } from '$core/site';
@@ -44,7 +45,11 @@
     ends: (e) => {
       const job = partAt(e.data.part)?.job;
       const card = job && coatCard(job, e.data.coat);
-      return card ? (classTraits(card.class).mustBeWiped ? 'wiped' : 'laid off') : 'done';
+      return card
+        ? classTraits(card.class).mustBeWiped
+          ? OFF_WORDS[layingAt(e.data)?.off ?? 'wipe'].done
+          : 'laid off'
+        : 'done';
     }
   };
   /** Where a job has several parts, what happened to one says to which. */

@@ -11,6 +11,7 @@
   import RefusedEntry from '$lib/ui/outbox/RefusedEntry.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import { layingName, partName } from '$words/part-words';
+  import { OFF_WORDS, stageDoneWords } from '$words/method-words';
   import { stepWords } from '$words/step-words';
   import { upperFirst } from '$words/upper-first';
   import { clockTime } from '$words/time';
@@ -42,12 +43,13 @@
     )
   );
   /** What burns comes first; a step that is closed is never the first. */
-  const first = $derived(steps.find((s) => !s.closed || s.kind === 'wait') ?? steps[0]);
+  const first = $derived(steps.find((s) => (!s.closed && !s.later) || s.kind === 'wait') ?? steps[0]);
   const rest = $derived(steps.filter((s) => s !== first && s.kind !== 'rags'));
   /** Which face of which piece has had which coat; a part of one face has no board. */
   const board = $derived(faceBoard(desk.job, desk.state, desk.live));
   const pieces = $derived(namesFaces(board));
-  const what = (s: Step) => (s.kind === 'wipe' ? layingName(desk.document, desk.job, s) : undefined);
+  const what = (s: Step) =>
+    s.kind === 'wipe' || s.kind === 'stage' ? layingName(desk.document, desk.job, s) : undefined;
   type Panel =
     | { kind: 'mix' | 'close' | 'tack' | 'look'; coat: number }
     | { kind: 'spread'; step: Extract<Step, { kind: 'spread' }> }
@@ -79,12 +81,22 @@
     const parts = [desk.job.part, ...elsewhere.map((p) => p.job.part)];
     return Promise.all(parts.map((part) => desk.write('part.moved', { part, place })));
   }
-  async function act(s: Step) {
+  async function act(s: Step, found?: boolean) {
     switch (s.kind) {
       case 'wipe':
         return logged(
-          `${upperFirst(what(s)!)} ${s.left ? 'laid off' : 'wiped'} ${clockTime(clock.read(), zone)}`,
+          `${upperFirst(what(s)!)} ${s.left ? 'laid off' : OFF_WORDS[s.off].done} ${clockTime(clock.read(), zone)}`,
           await desk.write('laying.wiped', { coat: s.coat, laying: s.laying })
+        );
+      case 'stage':
+        return logged(
+          stageDoneWords(s.stage, found, what(s)!),
+          await desk.write('laying.stage', {
+            coat: s.coat,
+            laying: s.laying,
+            stage: s.stage,
+            ...(s.asks && { found: found ?? true })
+          })
         );
       case 'stir':
         return s.vessel === 1
@@ -164,7 +176,13 @@
     {:else if panel?.kind === 'reading'}
       <ReadingPanel onclose={(id) => logged('Reading written', id)} />
     {:else if first}
-      <NowBlock step={first} what={what(first)} timeZone={zone} mayLog={desk.mayLog} onact={() => act(first)} />
+      <NowBlock
+        step={first}
+        what={what(first)}
+        timeZone={zone}
+        mayLog={desk.mayLog}
+        onact={(found) => act(first, found)}
+      />
     {:else}
       <section class="sheet p-5">
         <h2>Nothing to lay yet</h2>
@@ -178,7 +196,7 @@
 
     {#if !panel && desk.mayLog}
       <ul class="next" aria-label="Next">
-        {#each rest as s (s.kind + ('laying' in s ? s.laying : '') + ('batch' in s ? s.batch : ''))}
+        {#each rest as s (s.kind + ('laying' in s ? `${s.coat} ${s.laying}` : '') + ('batch' in s ? s.batch : ''))}
           {@const w = stepWords(s, clock.now, zone, what(s))}
           <li>
             <div>
@@ -192,7 +210,13 @@
                       : w.detail}</span
               >
             </div>
-            <button class="btn line" disabled={Boolean(s.closed)} onclick={() => act(s)}>{w.action}</button>
+            <span class="flex gap-2"
+              >{#if w.no}<button class="btn line" onclick={() => act(s, false)}>{w.no}</button>{/if}<button
+                class="btn line"
+                disabled={Boolean(s.closed)}
+                onclick={() => act(s)}>{w.action}</button
+              ></span
+            >
           </li>
         {/each}
       </ul>
