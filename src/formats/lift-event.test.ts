@@ -69,6 +69,7 @@ describe('events of version 1', () => {
       ([type, row]) => !row.family.startsWith(type.split('.')[0]!.replace(/s$/, ''))
     );
     expect(others.map(([t, r]) => `${t}: ${r.family}`).sort()).toEqual([
+      'coat.rubbed: step and gate',
       'day.closed: leave',
       'event.undone: correction',
       'finding.noted: survey',
@@ -79,7 +80,9 @@ describe('events of version 1', () => {
       'part.moved: step and gate',
       'photo.added: survey',
       'prep.done: step and gate',
-      'test.made: survey'
+      'test.made: survey',
+      'tin.checked: step and gate',
+      'tin.overruled: step and gate'
     ]);
   });
 });

@@ -2,6 +2,7 @@ import type { WorkEvent } from '../core/log';
 import { gateTable, prepStepName } from '../core/prep';
 import { findingName, testTable } from '../core/survey';
 import { countedRags, decimals, showPour, showTemperature, type UnitSystem } from '../core/units';
+import { TIN_CHECKED, TIN_NAMES } from './tin-words';
 import { stageDoneWords } from './method-words';
 import { upperFirst } from './upper-first';
 
@@ -83,6 +84,12 @@ export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords 
       return `Installed${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
     case 'part.moved':
       return `Carried to ${laying.place(e.data.place)}${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
+    case 'coat.rubbed':
+      return `Coat ${e.data.coat - 1} ${e.data.how === 'abrade' ? 'abraded' : 'denibbed'} for coat ${e.data.coat}, lamp along it: ${e.data.lamp ? 'clear' : 'not clear'}${e.data.note ? `, ${e.data.note}` : ''}, ${by}`;
+    case 'tin.checked':
+      return `Before coat ${e.data.coat}: ${TIN_CHECKED[e.data.reason]}, ${by}`;
+    case 'tin.overruled':
+      return `Coat ${e.data.coat} goes on in spite of “${TIN_NAMES[e.data.reason]}”: ${e.data.why}, ${by}`;
     case 'coat.remedied':
       return `Coat ${e.data.coat} taken off again and mended${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
     case 'day.closed':

@@ -66,6 +66,12 @@ export function stepWords(s: Step, nowMs: number, timeZone: string, what?: strin
         detail: `${showDuration(s.untilMs - s.fromMs)} by the clock${s.vessel ? ', then to the second vessel. Unstirred hardener stays soft' : ''}.`,
         action: s.vessel ? 'Poured to the second vessel' : 'Stirred'
       };
+    case 'gate':
+      return {
+        title: 'Leave the tin shut',
+        detail: `${counted(s.open, 'reason', 'reasons')} to settle before coat ${s.coat}.`,
+        action: 'See what is to settle'
+      };
     case 'mix':
       return s.twoPart
         ? {

@@ -94,6 +94,7 @@ describe('the roles', () => {
     ]);
     expect(all.filter((p) => !may('office', p))).toEqual([
       'log work',
+      'overrule',
       'take photos',
       'edit cards',
       'edit house rules',

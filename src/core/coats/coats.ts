@@ -14,6 +14,7 @@ import { classTraits, isTwoPart } from '../product';
 import { faceAreas, type Face, type FaceArea, type Surface } from '../surface';
 import { cardOf, coatsOnFace, coatSpecs, faceRef, type CoatSpec } from '../document';
 import type { PartJob } from '../document';
+import { betweenCoats } from './between';
 
 /** One face of the job, measured. Areas are null where the shape can not give them. */
 export interface FacePlan {
@@ -155,7 +156,7 @@ function coatPlan(
   const areaM2 = faces.reduce((a, f) => a + f.areaM2, 0);
   const netL = faces.reduce((a, f) => a + f.detail.litres, 0) * plannedFilm;
   const { personHours, ...time } = layingTime(areaM2, card, method, job, house);
-  const cutBack = spec.cutBack ?? house.betweenCoats;
+  const between = betweenCoats(job, spec.number, house);
   const over = on.reduce((sum, { area: a, numbers }) => sum + (a.ok && numbers[0] !== spec.number ? a.areaM2 : 0), 0);
   const keptL = keptByApplicatorsL(
     applicatorsOf(
@@ -177,7 +178,7 @@ function coatPlan(
     plannedFilm,
     keys: [...byKey.values()],
     ...time,
-    personHours: personHours + (cutBack === 'nothing' ? 0 : over / house.cutBackM2PerHour[cutBack]),
+    personHours: personHours + (between ? over / house.cutBackM2PerHour[between.how] : 0),
     rounds: coatRounds(on, time.layingMinutes)
   };
 }

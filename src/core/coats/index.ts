@@ -1,2 +1,3 @@
 export { applicators, type CoatKey, type CoatPlan, coatPlans, type FacePlan, facePlans } from './coats';
 export { layerChecks, type LayerFinding, layerProblem, underWords } from './layering';
+export { betweenCoats, type Between } from './between';

@@ -4,6 +4,7 @@ import type { FinishFound } from '../surface';
 import { cardOf, coatSpec, coatsOnFace, faceRef } from '../document';
 import type { CoatSpec, CutBack, PartJob } from '../document';
 import { madeAt } from '../keyed';
+import { betweenCoats } from './between';
 import type { Problem } from '../document';
 
 /** A pair of coats that meet on some faces, and what the layer rules say of it. */
@@ -46,7 +47,9 @@ export function layerChecks(job: PartJob, house: HouseRules): LayerFinding[] {
         ? rulingOverFound(pair.found, { ...above, card: over })
         : rulingOver(job, coatSpec(finish, pair.below), { ...above, card: over }, house);
       if (!ruling) return [];
-      const cutBack = above.cutBack ?? house.betweenCoats;
+      const cutBack = pair.found
+        ? (above.cutBack ?? house.betweenCoats)
+        : (betweenCoats(job, pair.above, house)?.how ?? 'nothing');
       return [{ ...ruling, ...pair, cutBack, severity: severityOf(ruling, cutBack) }];
     });
 }

@@ -1,3 +1,4 @@
+export { beforeTin, type BeforeTin, type TinFact, type TinReason } from './before-tin';
 export { onWetSides, wetBeside, type WetPart, wetToCarry } from './beside';
 export { coatsWanted, hangsOnWeather, isBooked, jobDueAt, stageOf, withoutJob, workedParts } from './parts';
 export { view, type JobSeen, type JobView, type PartView } from './view';

@@ -4,7 +4,7 @@ import { ragsForCoat } from '../safety';
 import type { HouseRules } from '../house';
 import { localDate } from '../calendar';
 import type { SequenceOutcome } from '../window';
-import { applicators, type CoatPlan } from '../coats';
+import { betweenCoats, applicators, type CoatPlan } from '../coats';
 import { cardOf } from '../document';
 import type { PartJob } from '../document';
 import gear from './gear.json';
@@ -246,14 +246,16 @@ function toolItems(job: PartJob, coat: CoatPlan, house: HouseRules): LoadItem[] 
   const out = coat.tool
     ? [item('tools', coat.tool, applicators(job), `chosen for coat ${coat.number}`)]
     : rows.map((r) => item('tools', r.name, countOf(r, job, coat.areaM2), r.why));
-  const cut = coat.number === 1 ? 'nothing' : (coat.cutBack ?? house.betweenCoats);
-  if (cut !== 'nothing')
+  const between = betweenCoats(job, coat.number, house);
+  if (between)
     out.push(
       item(
         'sanding',
-        cut === 'abrade' ? 'abrasive pads, P180' : 'denib pads, P320',
+        between.with,
         Math.max(1, Math.ceil(coat.areaM2 / house.denibM2PerPad)),
-        cut === 'abrade' ? 'cut the coat so that the next keys' : 'nibs and raised fibres off, inside the window'
+        between.how === 'abrade'
+          ? 'cut the coat so that the next keys'
+          : 'nibs and raised fibres off, inside the window'
       )
     );
   return out;

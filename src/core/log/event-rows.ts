@@ -1,4 +1,5 @@
 import { madeAt } from '../keyed';
+import { tinReasonRow } from '../course';
 import { emptySurvey } from '../survey';
 import { countedRags } from '../units';
 import type { EventType, NewEvent, WorkEvent } from './schema';
@@ -206,6 +207,35 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
       const moves = madeAt(s.moved, part, () => []);
       if (moves.at(-1)?.place === place) return 'it was there already';
       moves.push({ atMs: e.at, by: e.byName, place });
+      return null;
+    }
+  },
+  'coat.rubbed': {
+    ...work,
+    family: 'step and gate',
+    ofPart: true,
+    take: (s, e) => {
+      s.rubbed.push({ ...e.data, atMs: e.at, by: e.byName });
+      return null;
+    }
+  },
+  'tin.checked': {
+    ...work,
+    family: 'step and gate',
+    ofPart: true,
+    take: (s, e) => {
+      if (!tinReasonRow(e.data.reason).checked) return 'it is no check that somebody makes';
+      s.tins.push({ ...e.data, atMs: e.at, by: e.byName });
+      return null;
+    }
+  },
+  'tin.overruled': {
+    ...work,
+    family: 'step and gate',
+    ofPart: true,
+    take: (s, e) => {
+      if (tinReasonRow(e.data.reason).overrule === 'nobody') return 'nobody overrules it';
+      s.tins.push({ ...e.data, atMs: e.at, by: e.byName });
       return null;
     }
   },

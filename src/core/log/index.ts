@@ -22,5 +22,6 @@ export {
   ragsNotSafe,
   ragsUnaccounted,
   shareOfBatch,
+  type TinSettled,
   type WorkState
 } from './work-state';

@@ -1,5 +1,6 @@
 import { Type, type Static, type TSchema } from 'typebox';
 import { BATCH_FORM, EVENT_VERSION, ID_FORM, SLUG_FORM, STEP_FORM, UUID7_FORM, UUID_FORM } from '../keyed';
+import { TinReasonSchema } from '../course/schema';
 import { TakenSchema } from '../document/schema';
 import { StageSchema } from '../method/schema';
 import { gateTable } from '../prep';
@@ -236,6 +237,27 @@ export const EVENT_SCHEMAS = [
   event('part.installed', Type.Object({ part, note }, closed)),
   /** What the part is of was carried to another place of the job. */
   event('part.moved', Type.Object({ part, place, note }, closed)),
+  /** The coat below was rubbed for this coat, dusted off, and looked along with a lamp. */
+  event(
+    'coat.rubbed',
+    Type.Object({ part, coat, how: Type.Enum(['denib', 'abrade']), lamp: Type.Boolean(), note }, closed)
+  ),
+  /** Before a tin is opened: somebody saw to what protects people, or went on in spite of a reason and says why. */
+  event('tin.checked', Type.Object({ part, coat, reason: TinReasonSchema }, closed)),
+  event(
+    'tin.overruled',
+    Type.Object(
+      {
+        part,
+        coat,
+        reason: TinReasonSchema,
+        /** What it is about where there are several: a surface, a rule of the hour. */
+        of: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
+        why: Type.String({ minLength: 3, maxLength: 300 })
+      },
+      closed
+    )
+  ),
   event('coat.remedied', Type.Object({ part, coat, note }, closed)),
   event('day.closed', Type.Object({ date: Type.String({ format: 'date' }) }, closed)),
   event('handed.over', Type.Object({}, closed)),

@@ -1,3 +1,4 @@
+import type { TinReasonKind } from '../course';
 import type { StageDone } from '../method';
 import type { StepRecord } from '../prep';
 import type { Survey } from '../survey';
@@ -89,6 +90,15 @@ export interface LookSaid {
   by: string;
 }
 
+/** A reason that somebody saw to, or went on in spite of: then it says why. */
+export interface TinSettled extends CoatRef {
+  reason: TinReasonKind;
+  of?: string;
+  why?: string;
+  atMs: number;
+  by: string;
+}
+
 /** What is so on site: the fold of all events, the same on every phone and on the server. */
 export interface WorkState {
   coats: CoatState[];
@@ -119,6 +129,10 @@ export interface WorkState {
   approvals: Map<string, ColourWord>;
   /** What was last said of a coat that hangs on the look, by part. */
   looks: Map<string, LookSaid>;
+  /** What was seen to, or overruled, before a tin was opened. */
+  tins: TinSettled[];
+  /** Coats rubbed for the next: `coat` is the one to come. */
+  rubbed: (CoatRef & { how: 'denib' | 'abrade'; lamp: boolean; note?: string; atMs: number; by: string })[];
   /** When parts were installed. */
   installed: Map<string, number>;
   /** Where parts were carried, in order. */
@@ -149,6 +163,8 @@ export const emptyState = (undone: Set<string>): WorkState => ({
   closedDays: [],
   approvals: new Map(),
   looks: new Map(),
+  tins: [],
+  rubbed: [],
   installed: new Map(),
   moved: new Map(),
   batchesMixed: 0,

@@ -36,6 +36,8 @@ export type Step = { closed?: string; warn?: string; later?: true } & (
   | ({ kind: 'stage'; coat: number; laying: number; on?: Taken[]; bay: boolean } & StageDue)
   /** `vessel` 1 or 2 of a mix with hardener; absent for one that is only stirred. */
   | { kind: 'stir'; batch: string; fromMs: number; untilMs: number; vessel?: 1 | 2 }
+  /** What must be so before the tin is opened, and is not: so many reasons. */
+  | { kind: 'gate'; coat: number; open: number }
   | { kind: 'mix'; batch: string; coat: number; twoPart: boolean; product: string }
   | {
       kind: 'spread';
@@ -87,7 +89,9 @@ export function nextSteps(
   live: LiveWork,
   nowMs: number,
   recoatBy: HouseRules['recoatBy'] = 'both',
-  elsewhere: readonly Worked[] = []
+  elsewhere: readonly Worked[] = [],
+  /** What nobody settled yet before the tin of the next coat. */
+  gate: { coat: number; open: readonly unknown[] } | null = null
 ): Step[] {
   const card = finishCard(job);
   const wanted = coatCount(job);
@@ -120,7 +124,7 @@ export function nextSteps(
       off: b.off
     });
   out.push(...dueStages(live, nowMs));
-  out.push(...coatSteps(job, state, live, wanted, nowMs, recoatBy));
+  out.push(...behindGate(coatSteps(job, state, live, wanted, nowMs, recoatBy), gate));
   const rags = ragsUnaccounted(state);
   if (rags > 0) out.push({ kind: 'rags', out: rags });
   const today = localDate(nowMs, job.site.timeZone);
@@ -133,6 +137,20 @@ export function nextSteps(
       ...dayCloses([{ job, live }, ...elsewhere], state, today)
     });
   return out;
+}
+
+/** The tin and the oil of a coat stay shut until all that stands before them is settled. */
+function behindGate(steps: readonly Step[], gate: { coat: number; open: readonly unknown[] } | null): Step[] {
+  const open = gate?.open.length ?? 0;
+  const shut = (s: Step) => open > 0 && (s.kind === 'mix' || s.kind === 'spread') && s.coat === gate!.coat;
+  const first = steps.findIndex(shut);
+  return steps.flatMap((s, i) => {
+    if (!shut(s)) return [s];
+    const closed = s.closed ?? `${open} to settle before the tin`;
+    const before: Step[] =
+      i === first ? [{ kind: 'gate', coat: gate!.coat, open, ...(s.closed && { closed: s.closed }) }] : [];
+    return [...before, { ...s, closed }];
+  });
 }
 
 /** Stages that are due on layings, and of those whose time has not come the soonest. */

@@ -10,6 +10,7 @@ export const PERMISSIONS = {
   'mend jobs': { roles: ['lead', 'office'], no: 'A lead or the office mends a job that can’t be read.' },
   'import weather': { roles: ['lead', 'office'], no: 'A lead or the office reads weather from files.' },
   'log work': { roles: ['lead', 'hand'], no: 'The office reads the log; the crew on site writes it.' },
+  overrule: { roles: ['lead'], no: 'A lead overrules what the label or the house closes.' },
   'log at the desk': { roles: ['lead', 'hand', 'office'], no: 'Your role may not write into the log.' },
   'take photos': { roles: ['lead', 'hand'], no: 'The crew on site takes the photos.' },
   'place sensors': { roles: ['lead', 'hand', 'office'], no: 'Your role may not place sensors.' },

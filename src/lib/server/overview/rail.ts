@@ -17,6 +17,7 @@ import { eventsOfJobs } from '../work-log/log';
 import { committedOf, type Committed, type CommitmentHead } from '../jobs/commitments';
 import { headsInStages, type JobHead } from '../jobs/lists';
 import { apart, findJobs, noteTrouble, troubleOf, type JobRow, type Trouble } from '../jobs/reading';
+import type { TinReasonKind } from '$core/course';
 import { measuredHours } from '../sensors/readings';
 import { forecastFor, isComing, placeKey, type Forecast, type Place } from '../weather/forecasts';
 import { weatherOf } from '../weather/job-weather';
@@ -54,6 +55,8 @@ export interface JobLine {
   runs: VerdictRun[];
   deadlines: Deadline[];
   rags: { out: number; safe: number };
+  /** What the coat under way, or the next, goes on in spite of. */
+  overruled: TinReasonKind[];
 }
 
 /** One hour of the rail's weather row. */
@@ -257,9 +260,16 @@ function partLines(
       deadlines: deadlines(id, job, state, live, plan.chosen, nowMs, booking)
         .filter((d) => i === 0 || d.kind !== 'rags')
         .map((d) => (d.kind === 'wipe' || d.kind === 'stage' ? { ...d, what: layingName(document, job, d) } : d)),
+      overruled: overruledNow(state, live),
       rags: i === 0 ? { out: state.ragsOut, safe: state.ragsSafe } : { out: 0, safe: 0 }
     };
   });
+}
+
+/** Reasons that were overruled for the last coat on the wood or one after it. */
+function overruledNow({ tins }: PartView['state'], { coats }: PartView['live']): TinReasonKind[] {
+  const last = coats.at(-1)?.number ?? 1;
+  return [...new Set(tins.filter((t) => t.why && t.coat >= last).map((t) => t.reason))];
 }
 
 const judged = new Map<string, { key: string; booking: JudgedBooking | null }>();

@@ -4,6 +4,7 @@
   import { clock } from '../clock/clock.svelte';
   import Sign from '../marks/Sign.svelte';
   import { deadlineWords, leftWords } from '$words/deadline-words';
+  import { TIN_NAMES } from '$words/tin-words';
   import { stationOf } from '$words/station-address';
   import { clockTime, dayShort } from '$words/time';
   import RowPicture from './RowPicture.svelte';
@@ -53,6 +54,9 @@
             </h2>
             <p class="jb"><a href={stationOf(r.line.id, r.line.part)}>{r.line.title}</a></p>
             <p class="dt">{w.detail}</p>
+            {#if r.line.overruled.length}<p class="dt">
+                <Sign kind="check" size={13} /> In spite of: {r.line.overruled.map((o) => TIN_NAMES[o]).join(', ')}
+              </p>{/if}
           </div>
           <div class="vis"><RowPicture line={r.line} deadline={r.d} /></div>
           <div class="do">

@@ -30,6 +30,7 @@ interface Loaded {
   mayImportWeather: boolean;
   mayLog: boolean;
   mayLogDesk: boolean;
+  mayOverrule: boolean;
 }
 
 export type SaveState = 'saved' | 'saving' | 'offline' | 'refused' | 'changed by another';
@@ -51,6 +52,8 @@ export class JobDesk {
   readonly mayLog: boolean;
   /** Approvals, packing, what counts for the log: the office may too. */
   readonly mayLogDesk: boolean;
+  /** What the label or the house closes. */
+  readonly mayOverrule: boolean;
   document = $state.raw<JobDocument>() as JobDocument;
   saveState = $state<SaveState>('saved');
   problems = $state.raw<{ path: string; problem: string }[]>([]);
@@ -137,6 +140,7 @@ export class JobDesk {
     this.mayImportWeather = data.mayImportWeather;
     this.mayLog = data.mayLog;
     this.mayLogDesk = data.mayLogDesk;
+    this.mayOverrule = data.mayOverrule;
     this.document = data.job.document;
     this.#rowVersion = data.job.rowVersion;
     this.#saved = data.job.document;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Sign from '../marks/Sign.svelte';
   import { showSpeed, showTemperature, showTemperatureGap, HOUR_MS, type UnitSystem } from '$core/units';
   import { ChevronDown, ChevronLeft, ChevronRight, ChevronUp, Minus, Plus } from '@lucide/svelte';
   import { Popover } from 'bits-ui';
@@ -76,7 +77,11 @@
       <Popover.Root>
         <Popover.Trigger class="jump" aria-label="Jump to a job">
           {#each lines as l (l.key)}
-            <span class="j" class:on={l.id === openJob}>{l.title}</span>
+            <span class="j" class:on={l.id === openJob}
+              >{#if l.overruled.length}<Sign kind="check" size={12} /><span class="unseen"
+                  >overruled,
+                </span>{/if}{l.title}</span
+            >
           {/each}
         </Popover.Trigger>
         <Popover.Portal>

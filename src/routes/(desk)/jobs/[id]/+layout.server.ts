@@ -91,6 +91,7 @@ export const load: LayoutServerLoad = async ({ params, locals, fetch, depends })
     mayImportWeather: may(person.role, 'import weather'),
     mayEdit: may(person.role, 'edit jobs'),
     mayLog: may(person.role, 'log work'),
-    mayLogDesk: may(person.role, 'log at the desk')
+    mayLogDesk: may(person.role, 'log at the desk'),
+    mayOverrule: may(person.role, 'overrule')
   };
 };

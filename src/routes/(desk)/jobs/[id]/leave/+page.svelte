@@ -13,6 +13,7 @@
   import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
   import { coatSegments } from '$lib/ui/ribbon/segments';
   import { layingName, partName } from '$words/part-words';
+  import { TIN_NAMES } from '$words/tin-words';
   import { dayMonth, fullDate, spanWords } from '$words/time';
 
   const desk = useJobDesk();
@@ -66,6 +67,8 @@
   const toMs = $derived(leave?.fullCure ? leave.fullCure.p90 + DAY_MS : (last?.laidToMs ?? 0) + 10 * DAY_MS);
   const fromMs = $derived((last?.laidFromMs ?? 0) - DAY_MS / 2);
   const x = $derived((ms: number) => ((ms - fromMs) / (toMs - fromMs)) * width);
+  /** What the crew went on in spite of, and why. */
+  const overruled = $derived(desk.state.tins.filter((t) => t.part === desk.job.part && t.why));
   let handing = $state(false);
 
   async function handOver() {
@@ -203,6 +206,17 @@
           <tr><td>Rags</td><td class="num">{desk.state.ragsOut} out, {desk.state.ragsSafe} made safe</td></tr>
         </tbody>
       </table>
+      {#if overruled.length}
+        <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Gone on in spite of</h2>
+        <ul class="grid gap-2 py-2">
+          {#each overruled as o (o.atMs + o.reason + o.of)}
+            <li>
+              <b>Coat {o.coat}: {TIN_NAMES[o.reason]}.</b>
+              {o.why}<br /><span class="dim">{o.by}, {fullDate(o.atMs, zone)}</span>
+            </li>
+          {/each}
+        </ul>
+      {/if}
       <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">How to look after it</h2>
       <ul class="grid gap-2 py-2">
         <li>

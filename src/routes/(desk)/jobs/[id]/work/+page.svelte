@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { takenFrom, wholeCell } from '$core/document';
-  import { partsOfPieces, wetToCarry } from '$core/job';
+  import { beforeTin, partsOfPieces, wetToCarry } from '$core/job';
   import { faceBoard, namesFaces, nextSteps, wanting, type Step } from '$core/site';
   import { counted, showTemperature } from '$core/units';
   import { siteHourAt } from '$core/climate';
@@ -15,6 +15,7 @@
   import { stepWords } from '$words/step-words';
   import { upperFirst } from '$words/upper-first';
   import { clockTime } from '$words/time';
+  import BeforeTin from '$lib/ui/worklog/BeforeTin.svelte';
   import CloseCoatPanel from '$lib/ui/worklog/CloseCoatPanel.svelte';
   import LookPanel from '$lib/ui/worklog/LookPanel.svelte';
   import MixPanel from '$lib/ui/worklog/MixPanel.svelte';
@@ -35,8 +36,10 @@
   const elsewhere = $derived(desk.view.parts.filter((p) => p.job.part !== desk.job.part));
   /** Nothing is carried while any side of it is wet, whichever part that is of. */
   const wet = $derived(wetToCarry(desk.view.parts, desk.job.part));
+  /** What must be so before the next tin is opened. */
+  const gate = $derived(beforeTin(desk.view, desk.job.part));
   const steps = $derived(
-    nextSteps(desk.job, desk.state, desk.live, clock.now, desk.knowledge.house.recoatBy, elsewhere).map((s) =>
+    nextSteps(desk.job, desk.state, desk.live, clock.now, desk.knowledge.house.recoatBy, elsewhere, gate).map((s) =>
       s.kind === 'carry' && wet && !s.closed
         ? { ...s, closed: `${partName(desk.document, wet.part)} is not touch dry` }
         : s
@@ -51,7 +54,7 @@
   const what = (s: Step) =>
     s.kind === 'wipe' || s.kind === 'stage' ? layingName(desk.document, desk.job, s) : undefined;
   type Panel =
-    | { kind: 'mix' | 'close' | 'tack' | 'look'; coat: number }
+    | { kind: 'mix' | 'close' | 'tack' | 'look' | 'gate'; coat: number }
     | { kind: 'spread'; step: Extract<Step, { kind: 'spread' }> }
     | { kind: 'note' }
     | { kind: 'reading' };
@@ -102,6 +105,8 @@
         return s.vessel === 1
           ? logged(`Batch ${s.batch} in the second vessel`, await desk.write('batch.poured', { batch: s.batch }))
           : logged(`Batch ${s.batch} stirred`, await desk.write('batch.stirred', { batch: s.batch }));
+      case 'gate':
+        return void (panel = { kind: 'gate', coat: s.coat });
       case 'mix':
         return void (panel = { kind: 'mix', coat: s.coat });
       case 'spread':
@@ -175,6 +180,13 @@
       <NotePanel onclose={(id) => logged('Note written', id)} />
     {:else if panel?.kind === 'reading'}
       <ReadingPanel onclose={(id) => logged('Reading written', id)} />
+    {:else if gate && (panel?.kind === 'gate' || first?.kind === 'gate')}
+      <BeforeTin
+        {gate}
+        onfeel={() => (panel = { kind: 'tack', coat: gate.coat - 1 })}
+        onlogged={(words, id) => done.say(words, id)}
+        onclose={panel ? () => (panel = null) : undefined}
+      />
     {:else if first}
       <NowBlock
         step={first}

@@ -1,4 +1,5 @@
 import { error, json } from '@sveltejs/kit';
+import { tinReasonRow } from '$core/course';
 import { eventRow, type NewEvent } from '$core/log';
 import { afterwards } from '$lib/server/running/derived';
 import { may, whyNot, type Role } from '$lib/server/accounts/permissions';
@@ -56,5 +57,7 @@ function readEvent(data: unknown, role: Role): ReadEvent {
   if (!checked.ok) return no(checked.problems.map((p) => `${p.path} ${p.problem}`.trim()).join('; '), checked.problems);
   const e = checked.value;
   if (eventRow(e.type).by === 'hands' && !may(role, 'log work')) return no(whyNot('log work'));
+  if (e.type === 'tin.overruled' && tinReasonRow(e.data.reason).overrule === 'lead' && !may(role, 'overrule'))
+    return no(whyNot('overrule'));
   return { ok: true, event: e };
 }

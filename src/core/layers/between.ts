@@ -1,0 +1,45 @@
+import type { ProductClass } from '../product';
+
+/** What is rubbed between coats, by how deep. */
+interface Rub {
+  /** What a light rub is done with, and a cut. */
+  denib: string;
+  abrade: string;
+}
+
+/** Between coats by the class that lies below: over its first coat, and over later ones. Null where nothing is rubbed at all. */
+export interface BetweenRow {
+  first: Rub | null;
+  later: Rub | null;
+}
+
+const oil: BetweenRow = {
+  first: { denib: 'denib pad, P320', abrade: 'P240, then P320' },
+  later: { denib: 'denib pad, P400', abrade: 'P320' }
+};
+const film: BetweenRow = {
+  first: { denib: 'P240, with the grain', abrade: 'P220' },
+  later: { denib: 'P320 to P400', abrade: 'P240' }
+};
+const hardwax: BetweenRow = {
+  first: { denib: 'pad of 240 to 400, where nibs are felt', abrade: 'P220' },
+  later: { denib: 'pad of 400', abrade: 'P240' }
+};
+/** Rubbed, a stain shows the wood again; a wax only smears. */
+const never: BetweenRow = { first: null, later: null };
+
+/** What comes between coats, by class and position (handbook 16). */
+export const BETWEEN_ROWS: Readonly<Record<ProductClass, BetweenRow>> = {
+  'oxidising-oil': oil,
+  'two-part-oil': oil,
+  'deck-oil': oil,
+  'hardwax-oil': hardwax,
+  'oil-varnish': film,
+  'waterborne-film': film,
+  'oil-paint-recipe': film,
+  'spirit-sealer': film,
+  'gel-stain': never,
+  'liquid-stain': never,
+  wax: never,
+  'non-drying-oil': never
+};
