@@ -1,4 +1,4 @@
-import type { Method, MethodRow, StageDue, StageId } from '../core/method';
+import { METHODS, type Method, type MethodRow, type StageDue, type StageId } from '../core/method';
 import { upperFirst } from './upper-first';
 
 /** The words of each method, as a crew says them. */
@@ -16,6 +16,12 @@ export const METHOD_WORDS: Readonly<Record<Method, string>> = {
   'second-at-20': 'Second coat at 20 minutes',
   spray: 'Spray and back-brush'
 };
+
+/** A method as it stands in a sentence, by its id. */
+export function methodName(id: string): string {
+  const known = METHODS.find((m) => m === id);
+  return known ? METHOD_WORDS[known].toLowerCase() : id;
+}
 
 /** How oil goes on by each method, said where it is spread. */
 export const METHOD_HOW: Readonly<Record<Method, string>> = {

@@ -135,3 +135,24 @@ export async function nameWood(page: Page, typed: string, option: RegExp): Promi
 }
 
 export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
+
+/**
+ * Settles all that stands before a tin, as a hand in a hurry would: what somebody sees to is said to be so, what may be
+ * overruled is, with a reason.
+ */
+export async function settleTin(page: Page, why: string): Promise<void> {
+  const gate = page.getByRole('region', { name: 'Before the tin' });
+  await expect(gate).toBeVisible();
+  const toSettle = gate.getByText(/reasons? to settle$/);
+  for (let left = await gate.getByRole('listitem').count(); left > 0; left--) {
+    const [row, before] = [gate.getByRole('listitem').first(), await toSettle.innerText()];
+    const overrule = row.getByRole('button', { name: 'Overrule' });
+    if (await overrule.isVisible()) {
+      await overrule.click();
+      await row.getByLabel(/why go ahead\?$/).fill(why);
+      await row.getByRole('button', { name: 'Overrule' }).click();
+    } else await row.getByRole('button').first().click();
+    if (left > 1) await expect(toSettle).not.toHaveText(before);
+  }
+  await expect(gate).toBeHidden();
+}

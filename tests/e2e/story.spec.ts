@@ -1,5 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { accessible, nameWood, NOW, OWN, phone, pick, saved, setClock, signIn, waitedFor } from './helpers';
+import { accessible, nameWood, NOW, OWN, phone, pick, saved, setClock, settleTin, signIn, waitedFor } from './helpers';
 
 /** The whole story as a new user would live it: from an empty Basket to a floor in care. One after the other, on one Basket. */
 test.describe.configure({ mode: 'serial' });
@@ -168,6 +168,19 @@ async function onPhone(browser: Browser): Promise<Page> {
 
 test('Work: the first coat from the phone', async ({ browser }) => {
   const jo = await onPhone(browser);
+  // Nobody ticked the preparation: the tin stays shut until somebody says why it may be opened.
+  const gate = jo.getByRole('region', { name: 'Before the tin' });
+  await expect(gate.getByRole('heading', { name: 'Leave the tin shut' })).toBeVisible();
+  await expect(jo.getByRole('button', { name: 'Mix batch A' })).toBeDisabled();
+  await accessible(jo);
+  const prep = gate.getByRole('listitem').filter({ hasText: /steps? to do/ });
+  await prep.getByRole('button', { name: 'Overrule' }).click();
+  await prep.getByRole('button', { name: 'Overrule' }).click();
+  await expect(prep.getByRole('alert')).toContainText('The reason is missing');
+  await accessible(jo);
+  await prep.getByRole('button', { name: 'Back' }).click();
+  await settleTin(jo, 'Sanded by the joiner, seen this morning');
+  await expect(jo.getByText(/in spite of “preparation not done”: Sanded by the joiner/)).toBeVisible();
   await expect(jo.getByRole('heading', { name: 'Mix batch A' })).toBeVisible();
   await press(jo, 'Mix batch A');
   const poured = jo.getByRole('button', { name: 'Poured, start stirring' });
@@ -206,6 +219,7 @@ test('Work: the first coat from the phone', async ({ browser }) => {
   await jo.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect(jo.getByRole('button', { name: 'Oil is on bay 2' })).toBeVisible();
   await press(jo, 'Bay 1 is wiped');
+  await expect(jo.getByText('Look again, bay 1')).toBeVisible();
   await press(jo, 'Close coat 1');
   await accessible(jo);
   await expect(jo.getByText('Say what is left of batch A; 0 if nothing is.')).toBeVisible();
@@ -228,6 +242,15 @@ test('Work: the first coat from the phone', async ({ browser }) => {
   await jo.getByRole('textbox', { name: 'Note' }).fill('The corner by the stove drinks more');
   await press(jo, 'Write it down');
   await expect(jo.getByText('The corner by the stove drinks more')).toBeVisible();
+  // Twenty minutes on, somebody looks again: that is where bleed-back is made or missed.
+  await at(jo, '2027-05-18T10:19:00+01:00');
+  await expect(jo.getByRole('heading', { name: 'Look again, bay 1' })).toBeVisible();
+  await accessible(jo);
+  await press(jo, 'Something rose: wiped off');
+  await expect(jo.getByText('Bay 1: something rose, wiped off, Jo')).toBeVisible();
+  await at(jo, '2027-05-18T10:41:00+01:00');
+  await press(jo, 'Nothing rose');
+  await expect(jo.getByText('Bay 1: nothing rose, Jo')).toBeVisible();
   await press(jo, /^Close the day/);
   await expect(jo.getByText('Day closed, Jo')).toBeVisible();
   await expect(jo.getByText('in step')).toBeVisible();
@@ -252,6 +275,15 @@ test('a second coat too early is refused with its reason', async ({ browser }) =
 test('the second coat, and the floor is handed over', async ({ browser }) => {
   const jo = await onPhone(browser);
   await at(jo, '2027-05-20T08:00:00+01:00');
+  // The thumb was last, and found it tacky; and the coat is rubbed and seen by a lamp before the next.
+  const gate = jo.getByRole('region', { name: 'Before the tin' });
+  await expect(gate.getByText('Coat 1 felt tacky')).toBeVisible();
+  await gate.getByRole('button', { name: 'Test by touch' }).click();
+  await press(jo, /^Ready/i);
+  await gate.getByRole('button', { name: 'Lamp shows a flaw' }).click();
+  await expect(gate.getByText('Coat 1 does not look right')).toBeVisible();
+  await gate.getByRole('button', { name: /lamp is clear$/ }).click();
+  await expect(gate).toBeHidden();
   await press(jo, 'Mix batch B');
   await jo.getByLabel('On the oil', { exact: true }).fill('D7');
   await jo.getByLabel('On the hardener', { exact: true }).fill('D7');
@@ -271,6 +303,8 @@ test('the second coat, and the floor is handed over', async ({ browser }) => {
   for (const name of ['Light use', 'Furniture', 'Rugs', 'Water', 'Full cure', 'Food contact'])
     await expect(jo.getByText(name, { exact: true })).toBeVisible();
   await expect(jo.getByText('2.80 L')).toBeVisible();
+  await expect(jo.getByRole('heading', { name: 'Gone on in spite of' })).toBeVisible();
+  await expect(jo.getByText(/Sanded by the joiner, seen this morning/)).toBeVisible();
   await accessible(jo);
   await press(jo, 'Hand over');
   await expect(jo).toHaveURL(/keep/);

@@ -8,6 +8,7 @@ import {
   type CoverageLog,
   type KnownRate
 } from '../coverage';
+import { layingHands, runHands, type HandsMinutes } from '../hands';
 import type { HouseRules } from '../house';
 import type { ProductCard } from '../product';
 import { classTraits, isTwoPart } from '../product';
@@ -15,6 +16,7 @@ import { faceAreas, type Face, type FaceArea, type Surface } from '../surface';
 import { cardOf, coatsOnFace, coatSpecs, faceRef, type CoatSpec } from '../document';
 import type { PartJob } from '../document';
 import { betweenCoats } from './between';
+import { handsOn, mixingMinutes, rubHours, soakMinutes } from './hands-on';
 
 /** One face of the job, measured. Areas are null where the shape can not give them. */
 export interface FacePlan {
@@ -46,6 +48,10 @@ export interface CoatPlan extends CoatSpec {
   /** Net litres split by what is known about them: product, position, species group, method. */
   keys: CoatKey[];
   layingMinutes: number;
+  /** Minutes in which the whole crew puts oil on and takes it off: litres go on the wood as fast as that (handbook 7). */
+  runMinutes: number;
+  /** Person minutes, by what they go to. */
+  hands: HandsMinutes;
   /** Hands on: what is done to the coat below, spreading and wiping. */
   personHours: number;
   /** Pieces that lie on the bench are coated in rounds: each its faces, in order, and its minutes. */
@@ -155,18 +161,23 @@ function coatPlan(
   });
   const areaM2 = faces.reduce((a, f) => a + f.areaM2, 0);
   const netL = faces.reduce((a, f) => a + f.detail.litres, 0) * plannedFilm;
-  const { personHours, ...time } = layingTime(areaM2, card, method, job, house);
   const between = betweenCoats(job, spec.number, house);
-  const over = on.reduce((sum, { area: a, numbers }) => sum + (a.ok && numbers[0] !== spec.number ? a.areaM2 : 0), 0);
+  const hands = handsOn(on, spec, card, house);
+  const runMinutes = Math.max(1, runHands(hands) / job.crew.people);
+  const alone = Math.max(10, layingHands(hands) / job.crew.people + soakMinutes(spec, card));
+  const days = layingDays(alone);
   const keptL = keptByApplicatorsL(
     applicatorsOf(
       method,
       on.map((w) => w.surface.kind)
     ),
-    { people: applicators(job), planAreaM2: on.reduce((a, w) => a + w.planAreaM2, 0), visits: time.days },
+    { people: applicators(job), planAreaM2: on.reduce((a, w) => a + w.planAreaM2, 0), visits: days },
     house
   );
   const lossesL = coatLossesL(netL, isTwoPart(card), keptL, house);
+  const mixMinutes = mixingMinutes(card, { netL, areaM2, runMinutes, expectedL: netL + lossesL }, house);
+  const layingMinutes = Math.ceil(alone + mixMinutes / job.crew.people);
+  const personHours = (layingHands(hands) + mixMinutes) / 60;
   return {
     ...spec,
     faces,
@@ -177,9 +188,19 @@ function coatPlan(
     expectedL: netL + lossesL,
     plannedFilm,
     keys: [...byKey.values()],
-    ...time,
-    personHours: personHours + (between ? over / house.cutBackM2PerHour[between.how] : 0),
-    rounds: coatRounds(on, time.layingMinutes)
+    hands: { ...hands, mix: mixMinutes },
+    runMinutes,
+    layingMinutes,
+    personHours:
+      personHours +
+      (between
+        ? rubHours(
+            on.filter((w) => w.numbers[0] !== spec.number),
+            between,
+            house
+          )
+        : 0),
+    rounds: coatRounds(on, layingMinutes)
   };
 }
 
@@ -217,11 +238,3 @@ const HOURS_IN_A_WORKING_DAY = 9;
 
 /** Days on which a coat of so many minutes is laid: each day leaves its oil in the applicators. */
 export const layingDays = (layingMinutes: number): number => Math.ceil(layingMinutes / 60 / HOURS_IN_A_WORKING_DAY);
-
-function layingTime(areaM2: number, card: ProductCard, method: CoatSpec['method'], job: PartJob, house: HouseRules) {
-  const { spread, trowel, wipe } = house.ratesM2PerHour;
-  const spreadRate = method === 'trowel' ? trowel : spread;
-  const personHours = areaM2 / spreadRate + (classTraits(card.class).mustBeWiped ? areaM2 / wipe : 0);
-  const layingMinutes = Math.max(10, Math.ceil((personHours / job.crew.people) * 60));
-  return { personHours, layingMinutes, days: layingDays(layingMinutes) };
-}

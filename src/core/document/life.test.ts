@@ -53,7 +53,7 @@ describe('how a face lies outdoors', () => {
     const apart = (j: PartJob) => jobProblems(partJob(whole(j), 'first')).filter((p) => p.path.endsWith('/lies'));
     expect(apart(deckJob())).toEqual([]);
     expect(apart(standing())).toEqual([]);
-    const mixed = with_(standing(), (j) => (j.surfaces[0]!.faces[1]!.lies = { tiltDeg: 0 }));
+    const mixed = with_(standing(), (j) => Object.assign(j.surfaces[0]!.faces[1]!, { coats: 1, lies: { tiltDeg: 0 } }));
     expect(apart(mixed)).toMatchObject([{ severity: 'check', problem: expect.stringContaining('parts of their own') }]);
   });
 });

@@ -3,10 +3,12 @@ export type { HouseDocument, Rhythm } from './schema';
 export { defaultHouseRules, type HouseRules } from './house';
 export {
   emptyHouse,
+  HOUSE_NUMBER_GROUPS,
   HOUSE_NUMBERS,
   houseNumber,
   houseProblems,
   houseRules,
+  liftHouse,
   optionOf,
   schools,
   type School,

@@ -1,3 +1,4 @@
+import type { Applicator } from '../method';
 import { defaultHouseRules, type HouseRules } from './house';
 import type { HouseDocument } from './schema';
 import rows from './schools.json';
@@ -21,23 +22,116 @@ export interface School {
 
 export const schools = rows as unknown as readonly School[];
 
-/** Numbers of the house a crew may change, with their bounds. The path leads into the rules. */
-export const HOUSE_NUMBERS = [
-  { path: 'buyConfidence', name: 'Sure enough to buy', unit: 'share', min: 0.5, max: 0.99 },
-  { path: 'rhMax', name: 'Air no damper than', unit: 'share', min: 0.4, max: 1 },
-  { path: 'dewGapMinC', name: 'Dew gap at least', unit: '°C', min: 1, max: 10 },
-  { path: 'windMaxMPerS.brush', name: 'Wind, brushing, at most', unit: 'm/s', min: 1, max: 15 },
-  { path: 'windMaxMPerS.spray', name: 'Wind, spraying, at most', unit: 'm/s', min: 0, max: 8 },
-  { path: 'surfaceHotC', name: 'Board no hotter than', unit: '°C', min: 20, max: 50 },
-  { path: 'ratesM2PerHour.spread', name: 'One person spreads', unit: 'm²/h', min: 10, max: 200 },
-  { path: 'ratesM2PerHour.trowel', name: 'One person trowels', unit: 'm²/h', min: 5, max: 150 },
-  { path: 'ratesM2PerHour.wipe', name: 'One person wipes', unit: 'm²/h', min: 5, max: 150 },
-  { path: 'mixingVesselL', name: 'Mixing vessel holds', unit: 'L', min: 0.1, max: 60 },
-  { path: 'm2PerMix', name: 'One mix covers at most', unit: 'm²', min: 2, max: 500 },
-  { path: 'measureStepMl', name: 'Cup reads to', unit: 'ml', min: 0.5, max: 250 },
-  { path: 'scaleStepG', name: 'Scale reads to', unit: 'g', min: 0.01, max: 100 },
-  { path: 'vapour.referenceGPerM3', name: 'Vapour reference', unit: 'g/m³', min: 0.001, max: 10 }
-] as const;
+/** A number of the house a crew may change, with its bounds. The path leads into the rules. */
+export interface HouseNumber {
+  path: string;
+  name: string;
+  unit: string;
+  min: number;
+  max: number;
+}
+
+const keeps = (tool: Applicator, name: string): HouseNumber => ({
+  path: `applicatorKeepsL.${tool}`,
+  name: `${name} keeps`,
+  unit: 'L',
+  min: 0,
+  max: 1
+});
+const rate = (path: string, name: string, max = 300): HouseNumber => ({
+  path: `hands.${path}`,
+  name,
+  unit: 'm²/h',
+  min: 1,
+  max
+});
+
+/** The numbers of the house, in groups as they are shown. */
+export const HOUSE_NUMBER_GROUPS: readonly { name: string; numbers: readonly HouseNumber[] }[] = [
+  {
+    name: 'Limits of the hour',
+    numbers: [
+      { path: 'rhMax', name: 'Air no damper than', unit: 'share', min: 0.4, max: 1 },
+      { path: 'dewGapMinC', name: 'Dew gap at least', unit: '°C', min: 1, max: 10 },
+      { path: 'windMaxMPerS.brush', name: 'Wind, brushing, at most', unit: 'm/s', min: 1, max: 15 },
+      { path: 'windMaxMPerS.spray', name: 'Wind, spraying, at most', unit: 'm/s', min: 0, max: 8 },
+      { path: 'surfaceHotC', name: 'Board no hotter than', unit: '°C', min: 20, max: 50 },
+      { path: 'vapour.referenceGPerM3', name: 'Vapour reference', unit: 'g/m³', min: 0.001, max: 10 }
+    ]
+  },
+  {
+    name: 'Buying and mixing',
+    numbers: [
+      { path: 'buyConfidence', name: 'Sure enough to buy', unit: 'share', min: 0.5, max: 0.99 },
+      { path: 'mixingVesselL', name: 'Mixing vessel holds', unit: 'L', min: 0.1, max: 60 },
+      { path: 'm2PerMix', name: 'One mix covers at most', unit: 'm²', min: 2, max: 500 },
+      { path: 'measureStepMl', name: 'Cup reads to', unit: 'ml', min: 0.5, max: 250 },
+      { path: 'scaleStepG', name: 'Scale reads to', unit: 'g', min: 0.01, max: 100 }
+    ]
+  },
+  {
+    name: 'What is lost',
+    numbers: [
+      { path: 'tinResidueShare', name: 'Left in the tin', unit: 'share', min: 0, max: 0.3 },
+      { path: 'mixResidueShare', name: 'Left in the mixing vessel', unit: 'share', min: 0, max: 0.3 },
+      keeps('rag', 'A rag'),
+      keeps('pad', 'A pad or foam'),
+      keeps('brush', 'A brush'),
+      keeps('trowel', 'A trowel'),
+      keeps('mini roller', 'A mini roller, 100 mm,'),
+      keeps('roller', 'A roller, 250 mm,'),
+      keeps('spray gun', 'A spray gun')
+    ]
+  },
+  {
+    name: 'Hands: what one person does in an hour',
+    numbers: [
+      rate('rates.floor.spread.roller', 'Floor, rolls'),
+      rate('rates.floor.spread.pad', 'Floor, by pad'),
+      rate('rates.floor.spread.trowel', 'Floor, trowels'),
+      rate('rates.floor.wipe.wipe', 'Floor, wipes'),
+      rate('rates.floor.wipe.buff', 'Floor, buffs by machine'),
+      rate('rates.deck.spread.pad', 'Deck, pad on a pole'),
+      rate('rates.deck.spread.roller', 'Deck, rolls and brushes'),
+      rate('rates.deck.spread.brush', 'Deck, brushes'),
+      rate('rates.deck.wipe.wipe', 'Deck, wipes'),
+      rate('rates.deck.wipe.flooded', 'Deck, wipes a flooded one'),
+      rate('rates.stair.spread.brush', 'Stair, brushes'),
+      rate('rates.stair.wipe.wipe', 'Stair, wipes'),
+      rate('rates.wall.spread.brush', 'Wall or fence, brushes'),
+      rate('rates.wall.spread.roller', 'Wall or fence, rolls and brushes'),
+      rate('rates.wall.spread.spray gun', 'Wall or fence, sprays and brushes'),
+      rate('rates.wall.wipe.wipe', 'Wall or fence, wipes'),
+      rate('rates.worktop.spread.rag', 'Worktop or table, by rag'),
+      rate('rates.worktop.wipe.wipe', 'Worktop or table, wipes'),
+      rate('rates.leaf.spread.rag', 'Door or front, by rag'),
+      rate('rates.leaf.spread.brush', 'Door or front, brushes a film'),
+      rate('rates.leaf.wipe.wipe', 'Door or front, wipes'),
+      rate('rates.small.spread.brush', 'Shelf, bench or planter, brushes'),
+      rate('rates.small.wipe.wipe', 'Shelf, bench or planter, wipes'),
+      { path: 'hands.edgeMPerHour', name: 'Edges, cut in or wiped', unit: 'm/h', min: 5, max: 300 },
+      { path: 'hands.railMPerHour', name: 'Rail, wiping included', unit: 'm/h', min: 2, max: 200 }
+    ]
+  }
+];
+
+/** All numbers of the house. */
+export const HOUSE_NUMBERS: readonly HouseNumber[] = HOUSE_NUMBER_GROUPS.flatMap((g) => g.numbers);
+
+/** Numbers that went by another name once: a house that set them keeps its word. */
+const RENAMED: ReadonlyMap<string, string> = new Map([
+  ['ratesM2PerHour.spread', 'hands.rates.floor.spread.roller'],
+  ['ratesM2PerHour.trowel', 'hands.rates.floor.spread.trowel'],
+  ['ratesM2PerHour.wipe', 'hands.rates.floor.wipe.wipe']
+]);
+
+/** A house document as it was written, in the names its numbers have now. */
+export function liftHouse(house: HouseDocument): HouseDocument {
+  const numbers = Object.fromEntries(
+    Object.entries(house.numbers).map(([path, own]) => [RENAMED.get(path) ?? path, own])
+  );
+  return { ...house, numbers };
+}
 
 export const emptyHouse: HouseDocument = { choices: {}, numbers: {}, vans: [] };
 

@@ -25,7 +25,7 @@ export const CARD_FORM = form('[a-z0-9][a-z0-9-]{1,58}', 'must be 2 to 59 small 
 /** Questions and options of the house rules. */
 export const CHOICE_FORM = form('[a-z-]{1,30}', 'must be 1 to 30 small letters and hyphens');
 /** Dotted paths of the house's numbers. */
-export const NUMBER_FORM = form('[A-Za-z0-9.]{1,60}', 'must be 1 to 60 letters, digits and dots');
+export const NUMBER_FORM = form('[A-Za-z0-9. ]{1,60}', 'must be 1 to 60 letters, digits, dots and spaces');
 /** A face of a surface, as the two ids with a stroke between them. */
 export const FACE_FORM = form(
   '[A-Za-z0-9][A-Za-z0-9-]{0,39}/[A-Za-z0-9][A-Za-z0-9-]{0,39}',

@@ -257,7 +257,7 @@ function buySteps(choice: TinChoice, packs: readonly PackSize[], risk: (ml: numb
 
 function batchPlan(card: ProductCard, coat: CoatPlan, mixTempC: number, house: HouseRules): BatchPlan {
   const spreadRateM2PerL = coat.areaM2 / Math.max(coat.netL, 1e-9);
-  const litresPerMinute = coat.expectedL / coat.layingMinutes;
+  const litresPerMinute = coat.expectedL / coat.runMinutes;
   const largest: LargestBatch = largestBatch(card, { litresPerMinute, mixTempC, spreadRateM2PerL }, house);
   const sized = honestBatches(card, coat.expectedL, largest, house);
   const eachL = sized.ok ? sized.eachL : 0;

@@ -17,10 +17,11 @@ const laying = (stages: StageDone[], wiped?: number) => ({
 });
 
 describe('methods', () => {
-  it('every stage belongs to some method, and every method ends with a look (handbook 16)', () => {
+  it('every stage belongs to some method, and every method ends with a look, a blotted stain with its bristles (handbook 16)', () => {
     const used = new Set(METHODS.flatMap((m) => [...METHOD_ROWS[m].wet, ...METHOD_ROWS[m].after].map((r) => r.stage)));
     expect([...used].sort()).toEqual([...STAGES].sort());
-    for (const m of METHODS) expect(METHOD_ROWS[m].after.at(-1)!.stage, m).toBe('look again');
+    for (const m of METHODS)
+      expect(METHOD_ROWS[m].after.at(-1)!.stage, m).toBe(m === 'blot' ? 'colour check' : 'look again');
   });
 
   it('flooded: topped up once, looked at twice at least, and on while something rises', () => {

@@ -101,7 +101,7 @@ export const METHOD_ROWS: Readonly<Record<Method, MethodRow>> = {
     ...plain,
     tools: { wide: ['brush'], small: ['brush'] },
     off: 'blot',
-    after: [{ ...once('colour check'), asks: true }, look(5, 10, 1, 2)]
+    after: [{ ...once('colour check'), asks: true }]
   },
   'dry-brush': { ...plain, tools: { wide: ['brush'], small: ['brush'] }, rubs: true, after: [look(15, 20, 1, 3)] },
   'wet-sand': {

@@ -42,6 +42,8 @@ export interface KindRow {
   condition: 'worn or gouged' | 'new planed';
   /** The limits its moisture is held to indoors (handbook 8). */
   moisture: 'floor' | 'counter';
+  /** Whose rates its hands go by (handbook 10). */
+  hands: 'floor' | 'deck' | 'stair' | 'wall' | 'worktop' | 'leaf' | 'rail' | 'small';
   /** How its finish wears: as what lies, what stands, or as a worktop (handbook 14). */
   wears: 'lying' | 'standing' | 'counter';
 }
@@ -62,6 +64,7 @@ const lies = {
   manyFaces: true,
   condition: 'new planed',
   moisture: 'floor',
+  hands: 'small',
   wears: 'lying'
 } as const satisfies Partial<KindRow>;
 
@@ -71,6 +74,7 @@ const worktop = {
   thicknessM: 0.04,
   edged: true,
   moisture: 'counter',
+  hands: 'worktop',
   wears: 'counter'
 } as const satisfies Partial<KindRow>;
 
@@ -79,6 +83,7 @@ const wall = {
   thicknessM: 0.022,
   sides: 'outside and inside',
   wide: true,
+  hands: 'wall',
   wears: 'standing'
 } as const satisfies Partial<KindRow>;
 
@@ -86,6 +91,7 @@ const wall = {
 export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
   floor: {
     ...lies,
+    hands: 'floor',
     name: 'Floor',
     noun: 'floor',
     shape: 'rectangle',
@@ -98,6 +104,7 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
   },
   deck: {
     ...lies,
+    hands: 'deck',
     name: 'Deck',
     noun: 'deck',
     shape: 'rectangle',
@@ -110,6 +117,7 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
   },
   stair: {
     ...lies,
+    hands: 'stair',
     name: 'Stair',
     noun: 'stair',
     one: 'flight',
@@ -138,6 +146,7 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
   },
   door: {
     ...lies,
+    hands: 'leaf',
     name: 'Door',
     noun: 'door',
     one: 'door',
@@ -152,6 +161,7 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
   'cabinet-set': {
     ...lies,
     dividedIn: 'front',
+    hands: 'leaf',
     name: 'Cabinet set',
     noun: 'cabinet set',
     shape: 'panels',
@@ -191,6 +201,7 @@ export const KIND_ROWS: Readonly<Record<SurfaceKind, KindRow>> = {
   },
   rail: {
     ...lies,
+    hands: 'rail',
     name: 'Rail',
     noun: 'rail',
     one: 'rail',

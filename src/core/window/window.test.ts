@@ -171,12 +171,14 @@ describe('a sequence of coats outdoors', () => {
   const eight = Date.parse('2027-06-14T07:00:00Z');
 
   it('lays coat 2 only when coat 1 has opened and the hour is open', () => {
-    const o = simulateStart(context(settled), eight);
+    const ctx = context(settled);
+    const o = simulateStart(ctx, eight);
     expect(o.ok).toBe(true);
     const [one, two] = o.coats;
     expect(two!.laidFromMs).toBeGreaterThanOrEqual(one!.recoatOpens.p50);
     const minutes = one!.rounds.map((r) => (r.toMs - r.fromMs) / 60_000);
-    expect(minutes.reduce((a, b) => a + b)).toBe(95);
+    const sum = (list: readonly number[]) => list.reduce((a, b) => a + b);
+    expect(sum(minutes)).toBe(sum(ctx.coats[0]!.roundMinutes));
   });
   it('undersides that lie face down go on first, and nobody turns a board before they are touch dry', () => {
     const ctx = context(settled);

@@ -1,5 +1,5 @@
 import { desc, eq } from 'drizzle-orm';
-import { emptyHouse, houseProblems, type HouseDocument } from '../../../core/house';
+import { emptyHouse, houseProblems, liftHouse, type HouseDocument } from '../../../core/house';
 import type { HousePlace } from '../../../core/place';
 import { houseRules as houseRulesValidator } from '../../../formats/validate/gen/houseRules.gen.js';
 import { check } from '../../../formats/validate/validate';
@@ -29,8 +29,10 @@ export async function houseOf(db: Db | Tx, crewId: string): Promise<KeptHouse> {
     .limit(1);
   if (!r) return { document: emptyHouse, revision: 0, changedBy: '', changedAt: null };
   const checked = check<HouseDocument>(houseRulesValidator, r.document);
-  const [first] = checked.ok ? houseProblems(checked.value) : checked.problems;
-  return first ? { ...r, document: emptyHouse, problem: `${first.path} ${first.problem}`.trim() } : r;
+  const [first] = checked.ok ? houseProblems(liftHouse(checked.value)) : checked.problems;
+  return first || !checked.ok
+    ? { ...r, document: emptyHouse, problem: `${first!.path} ${first!.problem}`.trim() }
+    : { ...r, document: liftHouse(checked.value) };
 }
 
 export type SaveHouseOutcome = { ok: true; revision: number } | { ok: false; current: KeptHouse };

@@ -27,6 +27,8 @@
   const living = $derived(shelf.filter((c) => c.potLifeMinutesAt20C !== undefined));
   const card = $derived(living.find((c) => c.id === p.text('card', '')) ?? living[0]);
   const temp = $derived(p.num('t', 20, -5, 45));
+  /** A floor, rolled. */
+  const rollM2PerHour = $derived(house.hands.rates.floor.spread.roller);
   const litres = $derived(p.num('l', 1, 0.05, 100));
   const people = $derived(Math.round(p.num('n', 1, 1, 10)));
   const dur = (min: number) => showDuration(Math.max(0, min) * MINUTE_MS);
@@ -38,7 +40,7 @@
   {@const s = spreadRate(card, 'first').value}
   {@const largest = largestBatch(
     card,
-    { litresPerMinute: (house.ratesM2PerHour.spread * people) / s / 60, mixTempC: temp, spreadRateM2PerL: s },
+    { litresPerMinute: (rollM2PerHour * people) / s / 60, mixTempC: temp, spreadRateM2PerL: s },
     house
   )}
   {@const sized = honestBatches(card, Math.max(largest.litres, smallestOfHouse(card, house)), largest, house)}
@@ -63,8 +65,9 @@
     />
   {:else}
     <Answer value={showPour(largest.litres, units)} unit="at most">
-      Bound by {largest.boundBy}: {people} spreading {house.ratesM2PerHour.spread} m²/h each (house), {card.name} at {s} m²/L.
-      Usable {dur(usableMinutes(card, Math.max(largest.litres, 0.001), temp))}.
+      Bound by {largest.boundBy}: {people} spreading {rollM2PerHour} m²/h each (house), {card.name} at {s} m²/L. Usable {dur(
+        usableMinutes(card, Math.max(largest.litres, 0.001), temp)
+      )}.
     </Answer>
     {#if !sized.ok}<p class="mb-3 font-semibold text-check">{noBatchText(sized, (l) => showPour(l, units))}</p>{/if}
     <div class="mb-3">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { methodName } from '$words/method-words';
   import type { SystemFigures } from '$core/choose';
   import Chart from '../chart/Chart.svelte';
   import Choice from '../fields/Choice.svelte';
@@ -38,7 +39,7 @@
         mode: 'markers+text',
         x: points.map((f) => scaled(row(x), f)),
         y: points.map((f) => scaled(row(y), f)),
-        text: points.map((f) => `${f.name}, ${f.finish.method}`),
+        text: points.map((f) => `${f.name}, ${methodName(f.finish.method)}`),
         textposition: labelPlaces(points.map((f) => ({ x: scaled(row(x), f)!, y: scaled(row(y), f)! }))),
         hoverinfo: 'text',
         cliponaxis: false,

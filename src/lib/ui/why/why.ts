@@ -11,7 +11,9 @@ import {
 } from '$core/units';
 import type { BatchPlan, ProductLoad } from '$core/load';
 import type { CoatPlan } from '$core/coats';
+import type { HandsMinutes } from '$core/hands';
 import type { Grade } from '$core/product';
+import { methodName } from '$words/method-words';
 
 /** A line of an answer to "why this number?". */
 export interface WhyLine {
@@ -48,10 +50,34 @@ export function whyCoat(
   ];
 }
 
+const HANDS_NAMES: Readonly<Record<keyof HandsMinutes, string>> = {
+  mix: 'mixing and stirring',
+  spread: 'spreading',
+  keepWet: 'topping up',
+  wetSand: 'sanding wet',
+  wipe: 'taking off',
+  edges: 'edges',
+  look: 'looking again, wiping what rose',
+  handling: 'turning over',
+  ladder: 'moving the ladder'
+};
+
+/** Person minutes of a coat, by what they go to, rubbing the coat below last. */
+export function whyHands({ hands, personHours }: Pick<CoatPlan, 'hands' | 'personHours'>): WhyLine[] {
+  const parts = (Object.keys(HANDS_NAMES) as (keyof HandsMinutes)[]).map((k) => ({
+    name: HANDS_NAMES[k],
+    min: hands[k]
+  }));
+  const rub = personHours * 60 - parts.reduce((s, p) => s + p.min, 0);
+  return [...parts, { name: 'rubbing the coat below', min: rub }]
+    .filter((p) => p.min >= 0.5)
+    .map((p): WhyLine => ({ name: p.name, value: showDuration(p.min * MINUTE_MS), grade: 'house' }));
+}
+
 /** A key of spread rates in words: "first coat, softwood, thin". */
 function keyWords(key: string): string {
   const [, position, group, method] = key.split(' ');
-  return `${position} coat, ${group!.replaceAll('-', ' ')}, ${method}`;
+  return `${position} coat, ${group!.replaceAll('-', ' ')}, ${methodName(method!)}`;
 }
 
 /** The amount of a product to have: what is likely, what each spread rate is known by, and the confidence chosen. */

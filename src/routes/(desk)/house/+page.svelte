@@ -2,7 +2,7 @@
   import { send } from '$lib/forms/send';
   import { invalidate } from '$app/navigation';
   import {
-    HOUSE_NUMBERS,
+    HOUSE_NUMBER_GROUPS,
     houseNumber,
     houseOverrides,
     houseRules,
@@ -181,31 +181,34 @@
   </div>
 
   <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Numbers of the house</h2>
-  <div class="numbers">
-    {#each HOUSE_NUMBERS as n (n.path)}
-      {@const own = draft.numbers[n.path]}
-      <section aria-label={n.name}>
-        <TextField
-          label="{n.name}, {n.unit}"
-          inputmode="decimal"
-          value={houseNumber(rules, n.path)}
-          disabled={!data.mayEdit}
-          onchange={(e) => number(n.path, e.currentTarget.value)}
-          errors={problemAt(`/numbers/${n.path}/value`) ? [problemAt(`/numbers/${n.path}/value`)!] : null}
-          hint={own ? `ours since ${own.date}; empty takes the preset` : 'preset'}
-        />
-        {#if own}<TextField
-            label="Our reason"
-            value={own.reason}
-            maxlength={300}
+  {#each HOUSE_NUMBER_GROUPS as g (g.name)}
+    <h3 class="mt-4 text-[16px]">{g.name}</h3>
+    <div class="numbers">
+      {#each g.numbers as n (n.path)}
+        {@const own = draft.numbers[n.path]}
+        <section aria-label={n.name}>
+          <TextField
+            label="{n.name}, {n.unit}"
+            inputmode="decimal"
+            value={houseNumber(rules, n.path)}
             disabled={!data.mayEdit}
-            oninput={(e) => numberReason(n.path, e.currentTarget.value)}
-            errors={problemAt(`/numbers/${n.path}/reason`) ? [problemAt(`/numbers/${n.path}/reason`)!] : null}
-          />{/if}
-        {@render winners(overrides.filter((o) => o.rule === n.path))}
-      </section>
-    {/each}
-  </div>
+            onchange={(e) => number(n.path, e.currentTarget.value)}
+            errors={problemAt(`/numbers/${n.path}/value`) ? [problemAt(`/numbers/${n.path}/value`)!] : null}
+            hint={own ? `ours since ${own.date}; empty takes the preset` : 'preset'}
+          />
+          {#if own}<TextField
+              label="Our reason"
+              value={own.reason}
+              maxlength={300}
+              disabled={!data.mayEdit}
+              oninput={(e) => numberReason(n.path, e.currentTarget.value)}
+              errors={problemAt(`/numbers/${n.path}/reason`) ? [problemAt(`/numbers/${n.path}/reason`)!] : null}
+            />{/if}
+          {@render winners(overrides.filter((o) => o.rule === n.path))}
+        </section>
+      {/each}
+    </div>
+  {/each}
 
   <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Money</h2>
   <div class="mt-3 w-48">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { methodName } from '$words/method-words';
   import { invalidate } from '$app/navigation';
   import { normalQuantile } from '$core/coverage';
   import { decimals, L_PER_GAL, M2_PER_FT2, showArea, showSpreadRate, showVolume } from '$core/units';
@@ -144,7 +145,7 @@
                         ><Sign kind="check" size={14} />to explain</span
                       >{/if}</td
                   >
-                  <td>{k.speciesGroup}, {k.method}</td>
+                  <td>{k.speciesGroup}, {methodName(k.method)}</td>
                   <td class="num">{showSpreadRate(k.known.cardM2PerL, units)}</td>
                   <td class="num"
                     ><b>{showSpreadRate(k.known.medianM2PerL, units)}</b><span
@@ -161,7 +162,9 @@
       </section>
       {#if open}
         <section aria-label="Coats of {name(open)}">
-          <h2 class="border-b-[1.5px] border-ink pb-1">{name(open)}, {open.speciesGroup}, {open.method}</h2>
+          <h2 class="border-b-[1.5px] border-ink pb-1">
+            {name(open)}, {open.speciesGroup}, {methodName(open.method)}
+          </h2>
           <p class="mt-1">
             {#if open.known.coats}
               <b>{showSpreadRate(open.known.medianM2PerL, units)}</b>, 80 % of it between {span(open)}; {open.known

@@ -28,7 +28,7 @@
   import RecipeTable from '$lib/ui/mix/RecipeTable.svelte';
   import { saveText } from '$lib/ui/files/save-text';
   import Why from '$lib/ui/why/Why.svelte';
-  import { whyBatch, whyCoat } from '$lib/ui/why/why';
+  import { whyBatch, whyCoat, whyHands } from '$lib/ui/why/why';
   import type { PageProps } from './$types';
 
   const { data }: PageProps = $props();
@@ -137,7 +137,13 @@
                   lines={whyCoat(c, faceOf, desk.units)}><b>{showVolume(c.expectedL, desk.units)}</b></Why
                 ></td
               >
-              <td class="num">{showDuration(c.personHours * HOUR_MS)}</td>
+              <td class="num"
+                ><Why
+                  about="hands of coat {c.number}"
+                  formula="area ÷ (rate × ease) + metres ÷ edge rate + pieces × handling, stage by stage"
+                  lines={whyHands(c)}>{showDuration(c.personHours * HOUR_MS)}</Why
+                ></td
+              >
             </tr>
           {/each}
         </tbody>

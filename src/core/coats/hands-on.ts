@@ -1,0 +1,95 @@
+import { coatHands, type HandsFace, type HandsMinutes } from '../hands';
+import type { HouseRules } from '../house';
+import { honestBatches, largestBatch } from '../mix';
+import { classTraits, isTwoPart, methodOf, type ProductCard } from '../product';
+import {
+  hasOutline,
+  kindRow,
+  measureSurface,
+  timesMeasured,
+  unitCount,
+  woodThicknessM,
+  type Face,
+  type Surface
+} from '../surface';
+import type { CoatSpec } from '../document';
+import type { Between } from './between';
+
+/** A face of a coat, as its hands are reckoned. */
+export interface FaceToLay {
+  surface: Surface;
+  face: Face;
+  planAreaM2: number;
+}
+
+/** One works above this from a ladder, m (handbook 10). */
+const REACH_M = 2.4;
+const EDGES: ReadonlySet<Face['kind']> = new Set(['edge', 'end-grain', 'nosing']);
+
+function handsFace({ surface: s, face: f, planAreaM2 }: FaceToLay): HandsFace {
+  const { hands, walkedOn } = kindRow(s.kind);
+  const measured = hands === 'floor' || hands === 'wall' ? measureSurface(s) : null;
+  const outline = measured?.ok ? measured.outline : null;
+  const ys = outline?.ring.map((p) => p.y) ?? [];
+  const thickness = woodThicknessM(s);
+  const girth = s.shape.type === 'lengths' ? (s.shape.items[0]?.girthM ?? 0) : thickness;
+  const metres = girth > 0 ? planAreaM2 / girth : 0;
+  return {
+    kind: s.kind,
+    planAreaM2,
+    profile: f.profile,
+    gapped: (s.boards?.gapM ?? 0) > 0,
+    edgeM: EDGES.has(f.kind) && hands !== 'floor' ? metres : null,
+    wallM: walkedOn && hands === 'floor' && outline ? outline.perimeterM * timesMeasured(s) : 0,
+    railM: hands === 'rail' ? metres : 0,
+    turns: f.turnOver ? unitCount(s) : 0,
+    high: hands === 'wall' && hasOutline(s.shape) && Math.max(...ys) - Math.min(...ys) > REACH_M
+  };
+}
+
+/** Person minutes of one coat over its faces, mixing not counted (handbook 10). */
+export const handsOn = (
+  faces: readonly FaceToLay[],
+  spec: CoatSpec,
+  card: ProductCard,
+  house: HouseRules
+): HandsMinutes =>
+  coatHands(
+    faces.map(handsFace),
+    { method: spec.method, wiped: classTraits(card.class).mustBeWiped, batches: 0, stirMinutes: 0 },
+    house
+  );
+
+/** The shortest soak at 20 °C that somebody waits for before wiping, minutes; 0 where the oil is left. */
+export const soakMinutes = (spec: CoatSpec, card: ProductCard): number =>
+  classTraits(card.class).mustBeWiped ? (spec.dwellMinutes ?? methodOf(card, spec.method)?.dwellMinMinutes ?? 0) : 0;
+
+/** Person minutes of mixing a coat: so many batches at 20 °C, each mixed and stirred; 0 of one part (handbook 10). */
+export function mixingMinutes(
+  card: ProductCard,
+  coat: { netL: number; areaM2: number; runMinutes: number; expectedL: number },
+  house: HouseRules
+): number {
+  if (!isTwoPart(card) || coat.netL <= 0) return 0;
+  const largest = largestBatch(
+    card,
+    {
+      litresPerMinute: coat.expectedL / coat.runMinutes,
+      mixTempC: 20,
+      spreadRateM2PerL: coat.areaM2 / coat.netL
+    },
+    house
+  );
+  const sized = honestBatches(card, coat.expectedL, largest, house);
+  return (sized.ok ? sized.count : 1) * (house.hands.mixMinutes + card.stirMinutes);
+}
+
+/** Person hours of rubbing the coat below (handbook 10). Faces that get their first coat are not rubbed. */
+export const rubHours = (faces: readonly FaceToLay[], between: Between, { hands }: HouseRules): number =>
+  faces.reduce(
+    (sum, { surface, planAreaM2 }) =>
+      sum +
+      planAreaM2 /
+        (hands.denibM2PerHour[kindRow(surface.kind).hands] * (between.how === 'abrade' ? hands.abradeShare : 1)),
+    0
+  );
