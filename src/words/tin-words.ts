@@ -6,7 +6,7 @@ import { counted, decimals, showDuration, HOUR_MS, type UnitSystem } from '../co
 import { closureWords } from './closure-words';
 import { RULE_WORD } from './rule-words';
 import { spanWords, whenWords } from './time';
-import { upperFirst } from './upper-first';
+import { lowerFirst, upperFirst } from './upper-first';
 
 /** What each reason is called where it is told in a line. */
 export const TIN_NAMES: Readonly<Record<TinReasonKind, string>> = {
@@ -137,12 +137,22 @@ export function tinReasonWords(
         detail: 'Darker is easy later, lighter never. The client’s word on the board comes first.',
         cure: { words: 'See the boards', at: 'choose' }
       };
-    case 'prep':
+    case 'prep': {
+      const rests = fact.rests && `${prepStepName(fact.rests.step)} rests until ${when(fact.rests.untilMs)}.`;
+      if (fact.next === null)
+        return {
+          title: `Made ready, but not rested: ${at.surface(fact.surface)}`,
+          detail: rests ?? '',
+          cure: { words: fact.rests ? `Wait till ${when(fact.rests.untilMs)}` : 'Open Ready', at: 'ready' }
+        };
       return {
         title: `${counted(fact.left, 'step', 'steps')} to do, ${at.surface(fact.surface)}`,
-        detail: `${fact.gate ? 'A gate is not passed' : 'Next'}: ${prepStepName(fact.next).toLowerCase()}.`,
+        detail: [`${fact.gate ? 'A gate is not passed' : 'Next'}: ${lowerFirst(prepStepName(fact.next))}.`, rests]
+          .filter(Boolean)
+          .join(' '),
         cure: { words: 'Open Ready', at: 'ready' }
       };
+    }
     case 'between': {
       const { how, with: abrasive } = fact.between;
       return {

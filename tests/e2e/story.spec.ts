@@ -278,6 +278,7 @@ test('the second coat, and the floor is handed over', async ({ browser }) => {
   // The thumb was last, and found it tacky; and the coat is rubbed and seen by a lamp before the next.
   const gate = jo.getByRole('region', { name: 'Before the tin' });
   await expect(gate.getByText('Coat 1 felt tacky')).toBeVisible();
+  await gate.getByRole('button', { name: 'All of it is on' }).click();
   await gate.getByRole('button', { name: 'Test by touch' }).click();
   await press(jo, /^Ready/i);
   await gate.getByRole('button', { name: 'Lamp shows a flaw' }).click();

@@ -52,6 +52,16 @@ describe('before the tin', () => {
     expect(prep!.fact).toMatchObject({ kind: 'prep', left: 1, gate: true });
   });
 
+  it('what was made ready but has not rested holds the tin shut until it has', () => {
+    const wet = counter();
+    wet.surfaces[0]!.waterPopped = true;
+    const events = prepared(wet).map((e) => ({ ...e, at: e.at + 590 * 60_000 }));
+    const [prep] = gate(wet, events).gate!.open.filter((r) => r.kind === 'prep');
+    expect(prep!.fact).toMatchObject({ left: 0, next: null, rests: { step: 'water-pop' } });
+    const rested = gate(wet, events, NOW + 2 * HOUR_MS).gate!;
+    expect(kinds(rested.open)).not.toContain('prep');
+  });
+
   it('an overrule stands with its reason, for that coat alone; what nobody overrules is not taken', () => {
     const why = 'sanded by the joiner, seen this morning';
     const said = made('tin.overruled', { coat: 1, reason: 'prep', of: 'counter', why }, -5);

@@ -5,7 +5,7 @@ import { tinReasonRow, TIN_REASONS, type TinReasonKind, type TinWordOf } from '.
 import { coatCard, coatCount, wholeSurfaceId } from '../document';
 import type { Span } from '../drying';
 import type { Closure, Rule } from '../judge';
-import { unitProgress } from '../prep';
+import { restingStep, unitProgress } from '../prep';
 import { classTraits, touchDryProgress } from '../product';
 import { mixAmounts } from '../mix';
 import { solventG, vapourIn } from '../safety';
@@ -24,7 +24,15 @@ export type TinFact =
   | { kind: 'verdict'; surface: string; reason: string; remedy: string }
   | { kind: 'thumb'; below: number; felt: string | null }
   | { kind: 'colour'; word: 'none' | 'reopened' | 'another' }
-  | { kind: 'prep'; surface: string; left: number; next: string; gate: boolean }
+  | {
+      kind: 'prep';
+      surface: string;
+      left: number;
+      next: string | null;
+      gate: boolean;
+      /** What was done and rests yet. */
+      rests: { step: string; untilMs: number } | null;
+    }
   | { kind: 'between'; between: Between; below: number; failed: boolean };
 
 /** One reason to leave the tin shut. */
@@ -111,7 +119,7 @@ function settledBy({ job, state, nowMs }: PartView, coat: number, { fact, of, gr
 }
 
 /** What was found on the surfaces of the part, and what of their preparation is not done: asked before its first coat. */
-function surfaceReasons({ job, state }: PartView, surveys: JobView['surveys'], coat: number): Found[] {
+function surfaceReasons({ job, state, nowMs }: PartView, surveys: JobView['surveys'], coat: number): Found[] {
   if (coat > 1) return [];
   const mine = new Set(job.surfaces.map((s) => wholeSurfaceId(s.id)));
   return surveys
@@ -127,14 +135,16 @@ function surfaceReasons({ job, state }: PartView, surveys: JobView['surveys'], c
       );
       const pieces = job.surfaces.find((s) => wholeSurfaceId(s.id) === of)?.units ?? [undefined];
       const log = state.prep.get(of) ?? new Map();
-      const left = pieces.flatMap((p) => unitProgress(prep, log, p)).filter((p) => p.status !== 'done');
+      const steps = pieces.flatMap((p) => unitProgress(prep, log, p));
+      const left = steps.filter((p) => p.status !== 'done');
       const [next] = left;
+      const rests = restingStep(steps, nowMs);
       return [
         ...(lead ? [{ of, fact: { kind: 'lead test' as const, surface: of } }] : []),
         ...(grave
           ? [{ of, fact: { kind: 'verdict' as const, surface: of, reason: grave.reason, remedy: grave.remedy } }]
           : []),
-        ...(next && job.finish!.bareWood
+        ...((next || rests) && job.finish!.bareWood
           ? [
               {
                 of,
@@ -142,8 +152,9 @@ function surfaceReasons({ job, state }: PartView, surveys: JobView['surveys'], c
                   kind: 'prep' as const,
                   surface: of,
                   left: new Set(left.map((p) => p.step.id)).size,
-                  next: next.step.id,
-                  gate: next.status === 'gate' || next.status === 'again'
+                  next: next?.step.id ?? null,
+                  gate: next?.status === 'gate' || next?.status === 'again',
+                  rests: rests && { step: rests.step.id, untilMs: rests.untilMs }
                 }
               }
             ]

@@ -17,6 +17,8 @@ export {
   noRecord,
   stepKey,
   stepsDone,
+  type Resting,
+  restingStep,
   unitProgress,
   type PrepLog,
   type StepProgress,

@@ -10,6 +10,7 @@ import {
   noRecord,
   prepPlan,
   prepTally,
+  restingStep,
   stepKey,
   unitProgress,
   type PrepInput,
@@ -138,6 +139,27 @@ describe('the prep plan', () => {
         }
       )
     ));
+});
+
+describe('what rests', () => {
+  const washed = plan({ demands: new Set<PrepDemand>(['wash', 'spirit wipe']) });
+  const log = (done: [string, number][]): PrepLog =>
+    new Map(done.map(([id, min]) => [stepKey(id), { ...noRecord(), doneAtMs: min * 60_000 }]));
+  const rests = (done: [string, number][], nowMin: number) =>
+    restingStep(unitProgress(washed, log(done)), nowMin * 60_000);
+  it('a wash dries overnight, from when it was done; nothing rests before it was', () => {
+    expect(rests([], 10)).toBeNull();
+    expect(rests([['wash', 0]], 10)).toMatchObject({ step: { id: 'wash' }, untilMs: 720 * 60_000 });
+    expect(rests([['wash', 0]], 720)).toBeNull();
+  });
+  it('of several the one that holds back longest', () => {
+    const both: [string, number][] = [
+      ['wash', 0],
+      ['spirit-wipe', 715]
+    ];
+    expect(rests(both, 716)).toMatchObject({ step: { id: 'spirit-wipe' } });
+    expect(rests([both[0]!, ['spirit-wipe', 600]], 605)).toMatchObject({ step: { id: 'wash' } });
+  });
 });
 
 describe('gates and progress', () => {

@@ -1,4 +1,5 @@
 import type { Keyed } from '../keyed';
+import { MINUTE_MS } from '../units';
 import type { PrepPlan, PrepStep } from './prep';
 
 /** What the log says of one step on one unit. */
@@ -41,6 +42,21 @@ export function unitProgress(plan: PrepPlan, log: PrepLog, unit?: string): StepP
     if (status !== 'done') held = true;
     return { step, status, record, open };
   });
+}
+
+/** What was done and rests yet: the step, and the earliest the next may follow. */
+export interface Resting {
+  step: PrepStep;
+  untilMs: number;
+}
+
+/** The step that holds the next one back longest by its shortest wait: a wash that dries, a conditioner that soaks; null when none does. */
+export function restingStep(steps: readonly StepProgress[], nowMs: number): Resting | null {
+  return steps.reduce<Resting | null>((longest, { step, record }) => {
+    if (!step.wait || record?.doneAtMs === undefined) return longest;
+    const untilMs = record.doneAtMs + step.wait.minMinutes * MINUTE_MS;
+    return untilMs > Math.max(nowMs, longest?.untilMs ?? 0) ? { step, untilMs } : longest;
+  }, null);
 }
 
 /** How far a whole surface is: units whose every step is done, and steps done of all. */

@@ -44,7 +44,7 @@ describe('what other house rules would change', () => {
     const { crewId } = await freshCrew(conn.db);
     await createJob(conn.db, crewId, whole(floorJob()), 'Ines', NOW);
     const [abraded] = await houseEffects(conn.db, crewId, chosen('between', 'abrade'), NOW, ask);
-    expect(abraded!.after.personHours - abraded!.before.personHours).toBeCloseTo(68.4 / 30 - 68.4 / 60, 6);
+    expect(abraded!.after.personHours - abraded!.before.personHours).toBeCloseTo(68.4 / 20 - 68.4 / 40, 6);
     const [same] = await houseEffects(conn.db, crewId, emptyHouse, NOW, ask);
     expect(same!.same).toBe(true);
   });

@@ -194,7 +194,8 @@ describe('the demo world', () => {
     });
     const { lines } = await rail(crewId);
     expect(lines[0]!.title).toBe('Reading room: Floor');
-    expect(lines[0]!.deadlines[0]).toMatchObject({ kind: 'wipe', laying: 3 });
+    expect(lines[0]!.deadlines.find((d) => d.urgent)).toMatchObject({ kind: 'wipe', laying: 3 });
+    expect(lines[0]!.deadlines[0]).toMatchObject({ kind: 'stage', stage: 'look again', laying: 2 });
   });
   it('refuses a world that does not fit, by its file', async () => {
     const world = { ...readDemoWorld(), cards: [{ id: 'x' }], jobs: [] };

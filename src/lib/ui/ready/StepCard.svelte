@@ -1,10 +1,11 @@
 <script lang="ts">
-  import type { StepProgress } from '$core/prep';
+  import type { Resting, StepProgress } from '$core/prep';
   import { wholeSurfaceId } from '$core/document';
   import { wetBeside } from '$core/job';
   import { showDuration } from '$core/units';
   import { partName } from '$words/part-words';
   import { hourWords } from '$words/time';
+  import { clock } from '../clock/clock.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import type { JustDone } from '../worklog/just-done.svelte';
@@ -19,9 +20,11 @@
     /** How many alike there are: minutes and things are told for one and for all. */
     pieces: number;
     done: JustDone;
+    /** What was done before and rests yet. */
+    rests: Resting | null;
   }
   /** The step under the hand: how, with what, how long; then its gates, one large target each. */
-  const { surfaceId, unit, progress, measured, pieces, done }: Props = $props();
+  const { surfaceId, unit, progress, measured, pieces, done, rests }: Props = $props();
   const desk = useJobDesk();
   const { step, status, record } = $derived(progress);
   const who = $derived({ surface: surfaceId, step: step.id, ...(unit !== undefined && { unit }) });
@@ -99,6 +102,14 @@
     {#if measured && step.consumables.length}<p class="facts">
         {step.consumables.map((c) => consumableWords(c, desk.units)).join(', ')}{pieces > 1 ? ', for all of them' : ''}
       </p>{/if}
+    {#if rests}
+      <p class="fail">
+        <Sign kind="check" size={16} /><span
+          ><b>{rests.step.name} rests until {hourWords(rests.untilMs, clock.now, desk.job.site.timeZone)}</b>: {rests
+            .step.wait?.why}. {showDuration(rests.untilMs - clock.now)} left.</span
+        >
+      </p>
+    {/if}
     {#each wet as w (w.part)}
       <p class="fail">
         <Sign kind="stop" size={16} /><span

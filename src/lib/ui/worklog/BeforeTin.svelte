@@ -131,7 +131,9 @@
     </details>
   {/if}
   <div class="foot">
-    <p class="shut"><b>Open the tin</b><br />{counted(gate.open.length, 'reason', 'reasons')} to settle</p>
+    <p class="shut">
+      <b>Open the tin</b><span>{counted(gate.open.length, 'reason', 'reasons')} to settle</span>
+    </p>
     {#if onclose}<button class="btn line" onclick={onclose}>Back</button>{/if}
   </div>
 </section>

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { OFF_WORDS } from '$words/method-words';
   import { coatCard } from '$core/document';
-  import { partsNamed } from '$core/log';
+  import { eventRow, partsNamed } from '$core/log';
   import type { LayingEnd } from '$core/site';
   import { classTraits } from '$core/product';
   import { namedList } from '$core/surface';
-  import { showPour } from '$core/units';
+  import { counted, showPour } from '$core/units';
   import { clock } from '../clock/clock.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import { eventWords, type LayingWords } from '$words/event-words';
@@ -59,7 +59,12 @@
       : '';
   const SHOWN_AT_FIRST = 40;
   let wholeLog = $state(false);
-  const shownLog = $derived(wholeLog ? log : log.slice(0, SHOWN_AT_FIRST));
+  /** The log begins with the work: looking and what was written at a desk fold away, unless there is nothing else. */
+  let withLooking = $state(false);
+  const worked = $derived(log.filter((e) => eventRow(e.type).works));
+  const folded = $derived(worked.length ? log.length - worked.length : 0);
+  const listed = $derived(withLooking || folded === 0 ? log : worked);
+  const shownLog = $derived(wholeLog ? listed : listed.slice(0, SHOWN_AT_FIRST));
 </script>
 
 <div class="record">
@@ -149,8 +154,11 @@
       <li class="none">Nothing has happened here yet.</li>
     {/each}
   </ul>
-  {#if log.length > shownLog.length}<button class="btn line mt-2" onclick={() => (wholeLog = true)}
-      >All {log.length} lines</button
+  {#if listed.length > shownLog.length}<button class="btn line mt-2" onclick={() => (wholeLog = true)}
+      >All {listed.length} lines</button
+    >{/if}
+  {#if folded && !withLooking}<button class="btn line mt-2" onclick={() => (withLooking = true)}
+      >And {counted(folded, 'line', 'lines')} from looking and the desk</button
     >{/if}
 </div>
 

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { unitProgress } from '$core/prep';
+  import { restingStep, unitProgress } from '$core/prep';
   import { safetyClosing } from '$core/safety';
   import { namedList, stillToMeasure, unitCount } from '$core/surface';
   import { counted, showDuration } from '$core/units';
+  import { clock } from '$lib/ui/clock/clock.svelte';
   import Cautions from '$lib/ui/job/Cautions.svelte';
   import FirstSurface from '$lib/ui/job/FirstSurface.svelte';
   import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
@@ -16,6 +17,7 @@
   import StepList from '$lib/ui/ready/StepList.svelte';
   import UnitBoard from '$lib/ui/ready/UnitBoard.svelte';
   import Why from '$lib/ui/why/Why.svelte';
+  import { hourWords } from '$words/time';
   import JustDoneLine from '$lib/ui/worklog/JustDoneLine.svelte';
   import { JustDone } from '$lib/ui/worklog/just-done.svelte';
 
@@ -74,9 +76,16 @@
             measured={!unmeasured.includes(surface)}
             pieces={unitCount(surface)}
             {done}
+            rests={restingStep(steps, clock.now)}
           />
-        {:else}<p class="bg-go-tint flex items-center gap-3 p-4 text-[18px]">
-            <Sign kind="go" size={26} /><b>{picked ?? surface.name} is ready for oil.</b>
+        {:else}
+          {@const rests = restingStep(steps, clock.now)}
+          <p class="flex items-center gap-3 p-4 text-[18px] {rests ? 'bg-check-fill' : 'bg-go-tint'}">
+            <Sign kind={rests ? 'check' : 'go'} size={26} /><b
+              >{rests
+                ? `${rests.step.name} rests until ${hourWords(rests.untilMs, clock.now, zone)}`
+                : `${picked ?? surface.name} is ready for oil`}.</b
+            >
           </p>{/if}
         {#if surface.units}
           <h2 class="mt-4">Which piece has had what</h2>
