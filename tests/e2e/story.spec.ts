@@ -182,6 +182,27 @@ test('Work: the first coat from the phone', async ({ browser }) => {
   await settleTin(jo, 'Sanded by the joiner, seen this morning');
   await expect(jo.getByText(/in spite of “preparation not done”: Sanded by the joiner/)).toBeVisible();
   await expect(jo.getByRole('heading', { name: 'Mix batch A' })).toBeVisible();
+  // What the label or the house closes is a lead's to overrule, whoever posts it.
+  const posted = await jo.request.post(`${jobUrl.replace('/jobs/', '/api/jobs/')}/events`, {
+    data: {
+      events: [
+        {
+          id: '0191f1a0-0000-7000-8000-00000000abcd',
+          at: Date.parse('2027-05-18T09:40:00+01:00'),
+          device: 'walk',
+          v: 2,
+          type: 'tin.overruled',
+          data: { part: 'first', coat: 1, reason: 'early', why: 'no time to wait' }
+        }
+      ]
+    },
+    headers: { Origin: OWN }
+  });
+  const { receipts } = (await posted.json()) as { receipts: { outcome: string; reason: string }[] };
+  expect(receipts[0]).toMatchObject({
+    outcome: 'refused',
+    reason: 'A lead overrules what the label or the house closes.'
+  });
   await press(jo, 'Mix batch A');
   const poured = jo.getByRole('button', { name: 'Poured, start stirring' });
   await expect(poured).toBeDisabled();

@@ -210,7 +210,7 @@
       <ul class="next" aria-label="Next">
         {#each rest as s (s.kind + ('laying' in s ? `${s.coat} ${s.laying}` : '') + ('batch' in s ? s.batch : ''))}
           {@const w = stepWords(s, clock.now, zone, what(s))}
-          <li>
+          <li class:asks={w.no}>
             <div>
               <b>{w.title}</b><span
                 >{s.closed
@@ -222,13 +222,10 @@
                       : w.detail}</span
               >
             </div>
-            <span class="flex gap-2"
-              >{#if w.no}<button class="btn line" onclick={() => act(s, false)}>{w.no}</button>{/if}<button
-                class="btn line"
-                disabled={Boolean(s.closed)}
-                onclick={() => act(s)}>{w.action}</button
-              ></span
-            >
+            <div class="acts">
+              {#if w.no}<button class="btn line" onclick={() => act(s, false)}>{w.no}</button>{/if}
+              <button class="btn line" disabled={Boolean(s.closed)} onclick={() => act(s)}>{w.action}</button>
+            </div>
           </li>
         {/each}
       </ul>
@@ -300,6 +297,16 @@
   }
   .next .btn {
     min-height: 48px;
+  }
+  .next .asks {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .acts {
+    display: flex;
+    gap: 8px;
+  }
+  .asks .acts .btn {
+    flex: 1;
   }
   .tools {
     display: flex;
