@@ -56,11 +56,16 @@ export interface TinReasonWords {
   fails?: string;
 }
 
+/** Where and when reasons are told. */
+export interface TinTold {
+  nowMs: number;
+  timeZone: string;
+  units: UnitSystem;
+  surface: (id: string) => string;
+}
+
 /** A reason in words: what is so, and what puts it right. */
-export function tinReasonWords(
-  { fact }: TinReason,
-  at: { nowMs: number; timeZone: string; units: UnitSystem; surface: (id: string) => string }
-): TinReasonWords {
+export function tinReasonWords({ fact }: TinReason, at: TinTold): TinReasonWords {
   const when = (ms: number) => whenWords(ms, at.nowMs, at.timeZone);
   switch (fact.kind) {
     case 'lead test':

@@ -12,25 +12,29 @@ export interface TinReasonRow {
   overrule: 'nobody' | 'lead' | 'anybody';
   /** Somebody on site says that it is seen to: nothing else can know. */
   checked: boolean;
+  /** It can be settled days before, so that booking a start asks for it too. */
+  ahead: boolean;
 }
 
-const lead = { overrule: 'lead', checked: false } as const;
+const lead = { overrule: 'lead', checked: false, ahead: true } as const;
+const onTheDay = { ...lead, ahead: false } as const;
+const crew = { of: 'crew', overrule: 'anybody', checked: false, ahead: false } as const;
 
 /** The reasons of handbook 16 that shut a tin. */
 export const TIN_REASON_ROWS: Readonly<Record<TinReasonKind, TinReasonRow>> = {
-  'lead test': { of: 'people', overrule: 'nobody', checked: false },
-  isocyanate: { of: 'people', overrule: 'nobody', checked: true },
-  vapour: { of: 'people', overrule: 'nobody', checked: true },
-  'below wet': { of: 'label', overrule: 'nobody', checked: false },
-  hour: { of: 'grade', ...lead },
-  moisture: { of: 'grade', ...lead },
+  'lead test': { of: 'people', overrule: 'nobody', checked: false, ahead: true },
+  isocyanate: { of: 'people', overrule: 'nobody', checked: true, ahead: false },
+  vapour: { of: 'people', overrule: 'nobody', checked: true, ahead: false },
+  'below wet': { of: 'label', overrule: 'nobody', checked: false, ahead: false },
+  hour: { of: 'grade', ...onTheDay },
+  moisture: { of: 'grade', ...onTheDay },
   layers: { of: 'grade', ...lead },
-  early: { of: 'label', ...lead },
+  early: { of: 'label', ...onTheDay },
   verdict: { of: 'house', ...lead },
-  thumb: { of: 'crew', overrule: 'anybody', checked: false },
+  thumb: crew,
   colour: { of: 'house', ...lead },
-  prep: { of: 'crew', overrule: 'anybody', checked: false },
-  between: { of: 'crew', overrule: 'anybody', checked: false }
+  prep: { ...crew, ahead: true },
+  between: crew
 };
 
 /** The row of a reason. */

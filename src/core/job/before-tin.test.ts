@@ -131,6 +131,28 @@ describe('before the tin', () => {
     expect(kinds(gate(job, [seen], NOW + 24 * HOUR_MS).gate!.open)).toContain('isocyanate');
   });
 
+  it('people first, then the label, the house, the crew', () => {
+    const job = whole(floorJob());
+    job.products[0] = { ...job.products[0]!, isocyanate: true };
+    const board = (productId: string) => ({
+      id: 'board-1',
+      name: 'Board 1',
+      speciesId: 'oak',
+      lastGrit: 120,
+      waterPopped: false,
+      layers: [{ productId, colour: 'Peat', method: 'thin' as const }],
+      madeOn: '2027-05-12',
+      light: 'daylight, north' as const
+    });
+    job.samples = [board('skerry-varnish')];
+    // A board of another part's oil is none of its business.
+    expect(kinds(gate(job).gate!.open)).not.toContain('colour');
+    job.samples = [board('ostrel-duo')];
+    const order = gate(job).gate!.open.map((r) => ['people', 'label', 'house', 'crew'].indexOf(r.whose));
+    expect(order).toEqual([...order].sort((a, b) => a - b));
+    expect(new Set(order).size).toBeGreaterThan(2);
+  });
+
   it('a room whose vapour stays over the house’s reference is aired first', () => {
     const job = counter();
     job.places[0]!.room = { ...job.places[0]!.room, volumeM3: 8, airChangesPerHour: 0.2 };

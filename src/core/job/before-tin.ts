@@ -1,8 +1,8 @@
 import { localDate } from '../calendar';
 import { colourLock } from '../choose';
 import { betweenCoats, type Between, type LayerFinding } from '../coats';
-import { tinReasonRow, TIN_REASONS, type TinReasonKind, type TinWordOf } from '../course';
-import { coatCard, coatCount, wholeSurfaceId } from '../document';
+import { tinReasonRow, TIN_REASONS, TIN_WORDS_OF, type TinReasonKind, type TinWordOf } from '../course';
+import { coatCard, coatCount, coatSpecs, wholeSurfaceId } from '../document';
 import type { Span } from '../drying';
 import type { Closure, Rule } from '../judge';
 import { restingStep, unitProgress } from '../prep';
@@ -82,7 +82,11 @@ export function beforeTin({ parts, surveys }: Pick<JobView, 'parts' | 'surveys'>
   ];
   const reasons = found
     .map((r): TinReason => settledBy(seen, coat, r))
-    .sort((a, b) => TIN_REASONS.indexOf(a.kind) - TIN_REASONS.indexOf(b.kind));
+    .sort(
+      (a, b) =>
+        TIN_WORDS_OF.indexOf(a.whose) - TIN_WORDS_OF.indexOf(b.whose) ||
+        TIN_REASONS.indexOf(a.kind) - TIN_REASONS.indexOf(b.kind)
+    );
   return { coat, reasons, open: reasons.filter((r) => !r.settled) };
 }
 
@@ -241,9 +245,11 @@ const layerReasons = ({ plan }: PartView, coat: number): Found[] =>
       fact: { kind: 'layers' as const, finding }
     }));
 
-/** Boards were made and none is approved, or the client's word is not what the coats show now. */
+/** Boards of its oils were made and none is approved, or the client's word is not what the coats show now. */
 function colourReasons({ job, state }: PartView): Found[] {
   const lock = colourLock(job, state);
-  if (lock ? lock.held && !lock.reopened : (job.samples ?? []).length === 0) return [];
+  const mine = new Set(coatSpecs(job).map((c) => c.productId));
+  const boards = (job.samples ?? []).filter((b) => b.layers.some((l) => mine.has(l.productId)));
+  if (lock ? lock.held && !lock.reopened : boards.length === 0) return [];
   return [{ fact: { kind: 'colour', word: !lock ? 'none' : lock.reopened ? 'reopened' : 'another' } }];
 }

@@ -22,6 +22,7 @@
   import NoStart from '$lib/ui/when/NoStart.svelte';
   import PartsDays from '$lib/ui/when/PartsDays.svelte';
   import SidesLine from '$lib/ui/when/SidesLine.svelte';
+  import TinAhead from '$lib/ui/when/TinAhead.svelte';
   import StartSummary from '$lib/ui/when/StartSummary.svelte';
   import { closureWords } from '$words/closure-words';
   import { partName, waitsWords } from '$words/part-words';
@@ -338,6 +339,7 @@
           committed={bookedMs === focus.startMs ? committed : null}
         />
       {/if}
+      <TinAhead />
       {#if desk.view.parts.length > 1}
         <SidesLine />
         <PartsDays hours={desk.plan.hours} {width} {focus} />
