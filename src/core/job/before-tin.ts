@@ -137,7 +137,8 @@ function surfaceReasons({ job, state, nowMs }: PartView, surveys: JobView['surve
           r.caution !== 'lead' &&
           !SAID_BY_THE_HOUR.has(r.id)
       );
-      const pieces = job.surfaces.find((s) => wholeSurfaceId(s.id) === of)?.units ?? [undefined];
+      const here = job.surfaces.filter((s) => wholeSurfaceId(s.id) === of);
+      const pieces = [...new Set(here.flatMap((s): (string | undefined)[] => s.units ?? [undefined]))];
       const log = state.prep.get(of) ?? new Map();
       const steps = pieces.flatMap((p) => unitProgress(prep, log, p));
       const left = steps.filter((p) => p.status !== 'done');

@@ -8,6 +8,8 @@ import { findingTable, testTable } from '../survey';
 
 const closed = { additionalProperties: false };
 const coat = Type.Integer({ minimum: 1, maximum: 12 });
+/** A coat that goes on another. */
+const laterCoat = Type.Integer({ minimum: 2, maximum: 12 });
 /** The part of the job it happened to. */
 const part = Type.String({ pattern: SLUG_FORM.pattern });
 /** A place of the job. */
@@ -240,7 +242,7 @@ export const EVENT_SCHEMAS = [
   /** The coat below was rubbed for this coat, dusted off, and looked along with a lamp. */
   event(
     'coat.rubbed',
-    Type.Object({ part, coat, how: Type.Enum(['denib', 'abrade']), lamp: Type.Boolean(), note }, closed)
+    Type.Object({ part, coat: laterCoat, how: Type.Enum(['denib', 'abrade']), lamp: Type.Boolean(), note }, closed)
   ),
   /** Before a tin is opened: somebody saw to what protects people, or went on in spite of a reason and says why. */
   event('tin.checked', Type.Object({ part, coat, reason: TinReasonSchema }, closed)),

@@ -10,7 +10,16 @@ import {
   type DryingFactor
 } from '../drying';
 import { potLifeMinutes } from '../mix';
-import { lastWetMs, methodRow, stageDue, type Method, type MethodRow, type StageDue } from '../method';
+import {
+  applications,
+  lastWetMs,
+  looksOf,
+  methodRow,
+  stageDue,
+  type Method,
+  type MethodRow,
+  type StageDue
+} from '../method';
 import { cardHours, classTraits, type ProductCard } from '../product';
 import type { HouseRules } from '../house';
 import { HOUR_MS, MINUTE_MS } from '../units';
@@ -71,6 +80,10 @@ export interface LiveLaying {
   end: LayingEnd;
   /** What takes its oil off. */
   off: MethodRow['off'];
+  /** Looks it had, and how many its method asks at the least. */
+  looks: { done: number; least: number };
+  /** How often oil went on: wet on wet it is one coat all the same. */
+  wetCoats: number;
   /** The next stage of its method besides wiping, and when. */
   due: StageDue | null;
 }
@@ -296,6 +309,8 @@ function liveLayings(
       wipedAtMs,
       end: layingEnd({ wipedAtMs, leftAtMs, wipeByMs, standsAtMs }, card, nowMs),
       off: row.off,
+      looks: looksOf(row, made),
+      wetCoats: applications(row, made),
       due: due && due.byMs + STAGE_LAPSES_MS > nowMs ? due : null
     };
   });

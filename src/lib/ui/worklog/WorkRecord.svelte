@@ -52,6 +52,13 @@
         : 'done';
     }
   };
+  const layingsOf = (coat: number) => desk.live.layings.filter((b) => b.coat === coat);
+  /** Layings of a coat nobody looked at again as often as its method asks, where anybody looked at all: an older log knows no looks. */
+  function unlooked(coat: number): number[] {
+    const all = layingsOf(coat);
+    if (!all.some((b) => b.looks.done > 0)) return [];
+    return all.filter((b) => !b.due && b.wipedAtMs !== undefined && b.looks.done < b.looks.least).map((b) => b.laying);
+  }
   /** Where a job has several parts, what happened to one says to which. */
   const partOf = (e: (typeof log)[number]) =>
     desk.view.parts.length > 1 && partsNamed(e).length
@@ -99,6 +106,8 @@
       <tbody>
         {#each desk.live.coats as c (c.number)}
           {@const used = desk.state.coats.find((x) => x.coat === c.number)?.usedL}
+          {@const missed = unlooked(c.number)}
+          {@const wet = Math.max(...layingsOf(c.number).map((b) => b.wetCoats), 1)}
           <tr>
             <td><b>{c.number}</b></td>
             <td class="num">{used === undefined ? 'going on' : showPour(used, desk.units)}</td>
@@ -117,6 +126,8 @@
                   >bay {c.wipedLate.join(', ')} wiped late{c.waitsFor === 'test'
                     ? ': feel it in the morning'
                     : ''}</span
+                >{/if}{#if wet > 1}<br />{wet} times wet on wet{/if}{#if missed.length}<br /><span
+                  class="font-semibold text-check">bay {missed.join(', ')} not looked at again as often as asked</span
                 >{/if}{#if c.solventEntrapment}<br /><span class="font-semibold text-check"
                   >laid early, solvent entrapment</span
                 >{/if}</td
