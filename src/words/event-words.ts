@@ -2,7 +2,8 @@ import type { WorkEvent } from '../core/log';
 import { gateTable, prepStepName } from '../core/prep';
 import { findingName, testTable } from '../core/survey';
 import { countedRags, decimals, showPour, showTemperature, type UnitSystem } from '../core/units';
-import { TIN_CHECKED, TIN_NAMES } from './tin-words';
+import { TIN_NAMES } from './tin-names';
+import { TIN_CHECKED } from './tin-words';
 import { stageDoneWords } from './method-words';
 import { upperFirst } from './upper-first';
 

@@ -1,4 +1,4 @@
-import { METHODS, type Method, type MethodRow, type StageDue, type StageId } from '../core/method';
+import type { Method, MethodRow, StageDue, StageId } from '../core/method';
 import { upperFirst } from './upper-first';
 
 /** The words of each method, as a crew says them. */
@@ -17,10 +17,11 @@ export const METHOD_WORDS: Readonly<Record<Method, string>> = {
   spray: 'Spray and back-brush'
 };
 
+const NAMES: ReadonlyMap<string, string> = new Map(Object.entries(METHOD_WORDS));
+
 /** A method as it stands in a sentence, by its id. */
 export function methodName(id: string): string {
-  const known = METHODS.find((m) => m === id);
-  return known ? METHOD_WORDS[known].toLowerCase() : id;
+  return NAMES.get(id)?.toLowerCase() ?? id;
 }
 
 /** How oil goes on by each method, said where it is spread. */

@@ -6,24 +6,8 @@ import { counted, decimals, showDuration, HOUR_MS, type UnitSystem } from '../co
 import { closureWords } from './closure-words';
 import { RULE_WORD } from './rule-words';
 import { spanWords, whenWords } from './time';
+import { TIN_NAMES } from './tin-names';
 import { lowerFirst, upperFirst } from './upper-first';
-
-/** What each reason is called where it is told in a line. */
-export const TIN_NAMES: Readonly<Record<TinReasonKind, string>> = {
-  'lead test': 'lead test',
-  isocyanate: 'breathing protection',
-  vapour: 'vapour',
-  'below wet': 'coat below not touch dry',
-  hour: 'closed hour',
-  moisture: 'wood moisture',
-  layers: 'layers',
-  early: 'coat below not ready',
-  verdict: 'verdict of the look',
-  thumb: 'not ready by the thumb',
-  colour: 'colour not approved',
-  prep: 'preparation not done',
-  between: 'not rubbed between coats'
-};
 
 /** What somebody saw to, as the log tells it. */
 export const TIN_CHECKED: Readonly<Record<TinReasonKind, string>> = {

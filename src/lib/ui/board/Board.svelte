@@ -4,7 +4,7 @@
   import { clock } from '../clock/clock.svelte';
   import Sign from '../marks/Sign.svelte';
   import { deadlineWords, leftWords } from '$words/deadline-words';
-  import { TIN_NAMES } from '$words/tin-words';
+  import { TIN_NAMES } from '$words/tin-names';
   import { stationOf } from '$words/station-address';
   import { clockTime, dayShort } from '$words/time';
   import RowPicture from './RowPicture.svelte';

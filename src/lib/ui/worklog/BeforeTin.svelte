@@ -6,7 +6,8 @@
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import { stationOf } from '$words/station-address';
-  import { OVERRULE_WORDS, TIN_NAMES, tinReasonWords, WHOSE_WORDS } from '$words/tin-words';
+  import { TIN_NAMES } from '$words/tin-names';
+  import { OVERRULE_WORDS, tinReasonWords, WHOSE_WORDS } from '$words/tin-words';
   import { clockTime } from '$words/time';
 
   interface Props {

@@ -13,7 +13,7 @@
   import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
   import { coatSegments } from '$lib/ui/ribbon/segments';
   import { layingName, partName } from '$words/part-words';
-  import { TIN_NAMES } from '$words/tin-words';
+  import { TIN_NAMES } from '$words/tin-names';
   import { dayMonth, fullDate, spanWords } from '$words/time';
 
   const desk = useJobDesk();
