@@ -22,18 +22,16 @@ export interface FaceToLay {
   planAreaM2: number;
 }
 
-/** One works above this from a ladder, m (handbook 10). */
-const REACH_M = 2.4;
 const EDGES: ReadonlySet<Face['kind']> = new Set(['edge', 'end-grain', 'nosing']);
 
-function handsFace({ surface: s, face: f, planAreaM2 }: FaceToLay): HandsFace {
+function handsFace({ surface: s, face: f, planAreaM2 }: FaceToLay, reachM: number): HandsFace {
   const { hands, walkedOn } = kindRow(s.kind);
   const measured = hands === 'floor' || hands === 'wall' ? measureSurface(s) : null;
   const outline = measured?.ok ? measured.outline : null;
   const ys = outline?.ring.map((p) => p.y) ?? [];
   const thickness = woodThicknessM(s);
-  const girth = s.shape.type === 'lengths' ? (s.shape.items[0]?.girthM ?? 0) : thickness;
-  const metres = girth > 0 ? planAreaM2 / girth : 0;
+  const metres = thickness > 0 ? planAreaM2 / thickness : 0;
+  const lengthsM = s.shape.type === 'lengths' ? s.shape.items.reduce((sum, i) => sum + i.lengthM, 0) : null;
   return {
     kind: s.kind,
     planAreaM2,
@@ -41,9 +39,9 @@ function handsFace({ surface: s, face: f, planAreaM2 }: FaceToLay): HandsFace {
     gapped: (s.boards?.gapM ?? 0) > 0,
     edgeM: EDGES.has(f.kind) && hands !== 'floor' ? metres : null,
     wallM: walkedOn && hands === 'floor' && outline ? outline.perimeterM * timesMeasured(s) : 0,
-    railM: hands === 'rail' ? metres : 0,
+    railM: hands === 'rail' ? (lengthsM === null ? metres : lengthsM * timesMeasured(s)) : 0,
     turns: f.turnOver ? unitCount(s) : 0,
-    high: hands === 'wall' && hasOutline(s.shape) && Math.max(...ys) - Math.min(...ys) > REACH_M
+    high: hands === 'wall' && hasOutline(s.shape) && Math.max(...ys) - Math.min(...ys) > reachM
   };
 }
 
@@ -55,7 +53,7 @@ export const handsOn = (
   house: HouseRules
 ): HandsMinutes =>
   coatHands(
-    faces.map(handsFace),
+    faces.map((f) => handsFace(f, house.hands.reachM)),
     { method: spec.method, wiped: classTraits(card.class).mustBeWiped, batches: 0, stirMinutes: 0 },
     house
   );

@@ -14,20 +14,23 @@ export interface TinReasonRow {
   checked: boolean;
   /** It can be settled days before, so that booking a start asks for it too. */
   ahead: boolean;
+  /** How long a word on it holds: the air and the hour are another thing tomorrow. */
+  lasts: 'day' | 'coat';
 }
 
-const lead = { overrule: 'lead', checked: false, ahead: true } as const;
+const lead = { overrule: 'lead', checked: false, ahead: true, lasts: 'coat' } as const;
 const onTheDay = { ...lead, ahead: false } as const;
-const crew = { of: 'crew', overrule: 'anybody', checked: false, ahead: false } as const;
+const ofTheHour = { ...onTheDay, of: 'grade', lasts: 'day' } as const;
+const crew = { of: 'crew', overrule: 'anybody', checked: false, ahead: false, lasts: 'coat' } as const;
 
 /** The reasons of handbook 16 that shut a tin. */
 export const TIN_REASON_ROWS: Readonly<Record<TinReasonKind, TinReasonRow>> = {
-  'lead test': { of: 'people', overrule: 'nobody', checked: false, ahead: true },
-  isocyanate: { of: 'people', overrule: 'nobody', checked: true, ahead: false },
-  vapour: { of: 'people', overrule: 'nobody', checked: true, ahead: false },
-  'below wet': { of: 'label', overrule: 'nobody', checked: false, ahead: false },
-  hour: { of: 'grade', ...onTheDay },
-  moisture: { of: 'grade', ...onTheDay },
+  'lead test': { of: 'people', overrule: 'nobody', checked: false, ahead: true, lasts: 'coat' },
+  isocyanate: { of: 'people', overrule: 'nobody', checked: true, ahead: false, lasts: 'day' },
+  vapour: { of: 'people', overrule: 'nobody', checked: true, ahead: false, lasts: 'day' },
+  'below wet': { of: 'label', overrule: 'nobody', checked: false, ahead: false, lasts: 'coat' },
+  hour: ofTheHour,
+  moisture: ofTheHour,
   layers: { of: 'grade', ...lead },
   early: { of: 'label', ...onTheDay },
   verdict: { of: 'house', ...lead },

@@ -45,12 +45,6 @@ export interface HandsCoat {
   stirMinutes: number;
 }
 
-const ROSE = { thin: 0.1, flood: 0.25 } as const;
-/** A flooded coat is planned with this many looks, a thin one with one (handbook 10). */
-const LOOKS = { thin: 1, flood: 2 } as const;
-const TOP_UP_SHARE = 0.25;
-const LADDER_M2 = 6;
-
 /** The factor on the rate of a face, in place of the profile's factor on its litres (handbook 10). */
 function easeOf({ profile, gapped }: HandsFace, { factor }: HouseRules['hands']): number {
   return factor[profile] * (gapped ? factor.gapped : 1);
@@ -73,7 +67,7 @@ export function coatHands(faces: readonly HandsFace[], coat: HandsCoat, { hands 
     wetSand: 0
   };
   const row = methodRow(coat.method);
-  const looks = row.after.some((s) => s.stage === 'look again') ? LOOKS[row.rags] : 0;
+  const looks = row.after.some((s) => s.stage === 'look again') ? hands.looksPlanned[row.rags] : 0;
   for (const face of faces) addFace(out, face, coat, row, looks, hands);
   return out;
 }
@@ -104,14 +98,15 @@ function addFace(
   const wipeRate = rates.wipe[row.off === 'wipe' && row.rags === 'flood' ? 'flooded' : row.off] * ease;
   out.spread += spread;
   out.edges += (passes * 60 * face.wallM) / hands.edgeMPerHour;
-  out.keepWet += row.wet.some((s) => s.wets) ? TOP_UP_SHARE * spread : 0;
+  out.keepWet += row.wet.some((s) => s.wets) ? hands.topUpShare * spread : 0;
   out.wetSand += row.wet.some((s) => s.stage === 'wet sand') ? (60 * area) / hands.wetSandM2PerHour : 0;
   if (coat.wiped) out.wipe += (60 * area) / wipeRate;
   out.look += looks * ((60 * area) / hands.lookM2PerHour[group]);
   // What rose is wiped off, half of it at each look.
-  if (coat.wiped) for (let n = 0; n < looks; n++) out.look += (60 * area * ROSE[row.rags]) / 2 ** n / wipeRate;
+  if (coat.wiped)
+    for (let n = 0; n < looks; n++) out.look += (60 * area * hands.roseShare[row.rags]) / 2 ** n / wipeRate;
   out.handling += face.turns * hands.turnMinutes[group];
-  if (face.high) out.ladder += Math.ceil(area / LADDER_M2) * hands.ladderMinutes;
+  if (face.high) out.ladder += Math.ceil(area / hands.ladderM2) * hands.ladderMinutes;
 }
 
 /** All person minutes of a coat. */

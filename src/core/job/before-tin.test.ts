@@ -161,6 +161,18 @@ describe('before the tin', () => {
     expect(vapour).toMatchObject({ whose: 'people', overrule: 'nobody', checked: true });
   });
 
+  it('a word on the hour or the wood’s moisture holds for its day, one on the preparation for its coat', () => {
+    const day = TIN_REASONS.filter((k) => TIN_REASON_ROWS[k].lasts === 'day');
+    expect(day).toEqual(['isocyanate', 'vapour', 'hour', 'moisture']);
+    const damp = counter();
+    damp.places[0]!.moisture = { percent: 14, at: '2027-05-17T09:00:00+01:00' };
+    const why = 'read again by the window, 10 %';
+    const said = made('tin.overruled', { coat: 1, reason: 'moisture', of: 'boards wet', why }, -5);
+    expect(kinds(gate(damp).gate!.open)).toContain('moisture');
+    expect(kinds(gate(damp, [said]).gate!.open)).not.toContain('moisture');
+    expect(kinds(gate(damp, [said], NOW + 24 * HOUR_MS).gate!.open)).toContain('moisture');
+  });
+
   it('every reason is somebody’s, and only what people see to is ticked by hand', () => {
     for (const kind of TIN_REASONS) {
       const row = TIN_REASON_ROWS[kind];

@@ -7,9 +7,9 @@ import type { Span } from '../drying';
 import type { Closure, Rule } from '../judge';
 import { restingStep, unitProgress } from '../prep';
 import { classTraits, touchDryProgress } from '../product';
-import { mixAmounts } from '../mix';
-import { solventG, vapourIn } from '../safety';
+import { vapourIn } from '../safety';
 import { HOUR_MS } from '../units';
+import { dosesToday } from './vapour';
 import type { JobView, PartView } from './view';
 
 /** What a reason found, in facts; the words are found elsewhere. */
@@ -74,7 +74,7 @@ export function beforeTin({ parts, surveys }: Pick<JobView, 'parts' | 'surveys'>
   if (!seen || coat === null || coat === undefined) return null;
   const found = [
     ...surfaceReasons(seen, surveys, coat),
-    ...peopleReasons(seen, coat),
+    ...peopleReasons(seen, parts, coat),
     ...hourReasons(seen),
     ...belowReasons(seen, coat),
     ...layerReasons(seen, coat),
@@ -106,8 +106,7 @@ function settledBy({ job, state, nowMs }: PartView, coat: number, { fact, of, gr
   const { kind } = fact;
   const row = tinReasonRow(kind);
   const today = (ms: number) => localDate(ms, job.site.timeZone) === localDate(nowMs, job.site.timeZone);
-  // The air and the hour are another thing tomorrow.
-  const lasts = (atMs: number) => (kind === 'hour' || kind === 'vapour' || kind === 'isocyanate' ? today(atMs) : true);
+  const lasts = (atMs: number) => row.lasts === 'coat' || today(atMs);
   const word = state.tins
     .filter((t) => t.part === job.part && t.coat === coat && t.reason === kind && t.of === of && lasts(t.atMs))
     .at(-1);
@@ -168,19 +167,18 @@ function surfaceReasons({ job, state, nowMs }: PartView, surveys: JobView['surve
     });
 }
 
-/** What protects people in the air of a coat. */
-function peopleReasons({ job, plan, knowledge }: PartView, coat: number): Found[] {
+/** What protects people in the air of a coat: all that goes on in its place that day is one air. */
+function peopleReasons({ job, knowledge, nowMs }: PartView, parts: readonly PartView[], coat: number): Found[] {
   const card = coatCard(job, coat)!;
   const { room, setting } = job.site;
   const out: Found[] = card.isocyanate ? [{ fact: { kind: 'isocyanate', product: card.name } }] : [];
-  const litres = plan.coats.find((c) => c.number === coat)?.expectedL ?? 0;
-  if (setting === 'outdoor' || room.volumeM3 === undefined || litres === 0) return out;
-  const { oilL, thinnerL } = mixAmounts(card, { of: 'total', litres });
+  const doses = dosesToday(parts, job.part, coat, nowMs);
+  if (setting === 'outdoor' || room.volumeM3 === undefined || doses.length === 0) return out;
   const { house } = knowledge;
   const seen = vapourIn(
-    solventG(card, oilL, thinnerL),
+    doses.reduce((sum, d) => sum + d.grams, 0),
     { volumeM3: room.volumeM3, airChangesPerHour: room.airChangesPerHour ?? house.vapour.airChangesPerHour },
-    card.lelGPerM3,
+    Math.min(...doses.map((d) => d.lelGPerM3)),
     house
   );
   if (seen.belowReferenceHours === null) return out;

@@ -3,7 +3,7 @@ import { card, floorJob, knowledge, NOW, whole } from '../../../tests/fixtures';
 import { cellsOf, splitPart, type JobDocument } from '../document';
 import { fold } from '../log';
 import { climateSpan } from '../window';
-import { heaviestDoses } from './vapour';
+import { dosesToday, heaviestDoses } from './vapour';
 import { view } from '.';
 
 /** A floor and a worktop in one room, each a part; the worktop's oil is thinned. */
@@ -33,10 +33,10 @@ function job(): JobDocument {
   for (const p of parted.parts) p.startAt = '2027-05-19T07:00:00Z';
   return parted;
 }
-function doses(d: JobDocument, part: string) {
+function seen(d: JobDocument) {
   const state = fold([]);
   const span = climateSpan(state, NOW);
-  const { parts } = view({
+  return view({
     id: 'j',
     document: d,
     state,
@@ -45,11 +45,18 @@ function doses(d: JobDocument, part: string) {
     measured: [],
     others: knowledge,
     nowMs: NOW
-  });
-  return heaviestDoses(parts, part);
+  }).parts;
 }
+const doses = (d: JobDocument, part: string) => heaviestDoses(seen(d), part);
 
 describe('the vapour of a place', () => {
+  it('of a coat that is about to be laid counts what other parts lay there that day, and no other day', () => {
+    const on = (iso: string) => dosesToday(seen(job()), 'top', 1, Date.parse(iso)).map((d) => `${d.part} ${d.coat}`);
+    expect(on('2027-05-19T06:30:00Z')).toEqual(['top 1', 'first 1']);
+    expect(on('2027-05-18T06:30:00Z')).toEqual(['top 1']);
+    expect(dosesToday(seen(job()), 'top', 9, NOW)).toEqual([]);
+  });
+
   it('is that of all coats that go on there on one day, the part’s own first', () => {
     const [top, floor, ...more] = doses(job(), 'top');
     expect(more).toEqual([]);

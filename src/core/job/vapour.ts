@@ -40,6 +40,18 @@ function dosesIn(placeId: string, { job, plan, live }: PartView): Dated[] {
     });
 }
 
+/** The solvent of a coat that is about to be laid, and of what other parts lay in its place on this day (handbook 13, 16). */
+export function dosesToday(parts: readonly PartView[], part: string, coat: number, nowMs: number): VapourDose[] {
+  const mine = parts.find((p) => p.job.part === part)!;
+  const { placeId, site } = mine.job;
+  const today = localDate(nowMs, site.timeZone);
+  const own = dosesIn(placeId, mine).filter((d) => d.coat === coat);
+  const others = parts.filter((p) => p !== mine).flatMap((p) => dosesIn(placeId, p));
+  return [...own, ...others.filter((o) => own.length > 0 && o.day === today && o.grams > 0)].map(
+    ({ day: _, ...dose }) => dose
+  );
+}
+
 /**
  * The coat of a part that gives most solvent to the air of the place the part is in, with the coats of other parts that go on
  * there on the same day: the air of a place is one for all who work in it (handbook 13, 16). The part's own coat comes first;
