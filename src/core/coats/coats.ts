@@ -142,7 +142,8 @@ function coatPlan(
         effectiveAreaM2: area.areaM2,
         speciesId: s.speciesId,
         endGrain: f.kind === 'end-grain',
-        lastGrit: s.lastGrit,
+        // Sanding ends where the product takes no finer, whatever is written down.
+        lastGrit: Math.min(s.lastGrit, card.maxGrit),
         waterPopped: s.waterPopped,
         weathered: s.weathered && f.texture !== 'weathered',
         position

@@ -1,5 +1,5 @@
 import type { CURRENCIES } from '../units';
-import type { Rhythm } from './schema';
+import type { HouseStep, Rhythm } from './schema';
 import defaults from './house-rules.json';
 
 /** Rules that take one of a few words; all other numbers of the house stand in house-rules.json. */
@@ -12,6 +12,8 @@ export interface HouseWords {
   mixing: 'part mixes' | 'whole tins';
   layering: 'barrier' | 'straight';
   currency: (typeof CURRENCIES)[number];
+  /** Steps of its own. */
+  steps: readonly HouseStep[];
   ragsMade: 'under water in the metal can' | 'flat, single, outdoors';
 }
 

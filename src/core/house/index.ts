@@ -1,5 +1,5 @@
 export { RHYTHMS } from './schema';
-export type { HouseDocument, Rhythm } from './schema';
+export type { HouseDocument, HouseStep, Rhythm } from './schema';
 export { defaultHouseRules, type HouseRules } from './house';
 export {
   emptyHouse,

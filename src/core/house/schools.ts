@@ -84,6 +84,10 @@ export const HOUSE_NUMBER_GROUPS: readonly { name: string; numbers: readonly Hou
     ]
   },
   {
+    name: 'Getting ready',
+    numbers: [{ path: 'sanding.badSpotsShare', name: 'Bad spots, of the whole', unit: 'share', min: 0.01, max: 1 }]
+  },
+  {
     name: 'Hands: what one person does in an hour',
     numbers: [
       rate('rates.floor.spread.roller', 'Floor, rolls'),
@@ -152,6 +156,10 @@ export function houseProblems(house: HouseDocument): { path: string; problem: st
     if (same('id') || same('name'))
       out.push({ path: `/places/${i}/name`, problem: `the house has another place called “${place.name}”` });
   });
+  house.steps?.forEach(({ step, name }, i) => {
+    if (house.steps!.findIndex((s) => s.step === step || s.name === name) < i)
+      out.push({ path: `/steps/${i}/name`, problem: `the house has another step called “${name}”` });
+  });
   for (const [path, { value }] of Object.entries(house.numbers)) {
     const row = HOUSE_NUMBERS.find((n) => n.path === path);
     if (!row) out.push({ path: `/numbers/${path}`, problem: 'is not a number the house may change' });
@@ -174,6 +182,7 @@ export function houseRules(house: HouseDocument): HouseRules {
     if (option.id !== s.preset) for (const [path, value] of Object.entries(option.sets)) put(rules, path, value);
   }
   if (house.currency) rules.currency = house.currency;
+  if (house.steps) rules.steps = house.steps;
   for (const { path } of HOUSE_NUMBERS)
     if (Object.hasOwn(house.numbers, path)) put(rules, path, house.numbers[path]!.value);
   return rules;

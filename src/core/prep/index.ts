@@ -1,26 +1,15 @@
+export { mayBeDropped, outOfOrder, type DroppedStep } from './edits';
+export { conditionOf, discLifeM2, endGrit, prepPlan, type PrepInput, type PrepPlan } from './prep';
+export { gateTable, prepStepName, type Consumable, type Gate, type PrepStep, type PrepWait } from './steps';
 export {
-  conditionOf,
-  discLifeM2,
-  endGrit,
-  gateTable,
-  prepPlan,
-  prepStepName,
-  type Consumable,
-  type Gate,
-  type PrepInput,
-  type PrepPlan,
-  type PrepStep,
-  type PrepWait
-} from './prep';
-export {
-  prepTally,
   noRecord,
+  prepTally,
+  restingStep,
   stepKey,
   stepsDone,
-  type Resting,
-  restingStep,
   unitProgress,
   type PrepLog,
+  type Resting,
   type StepProgress,
   type StepRecord,
   type StepStatus

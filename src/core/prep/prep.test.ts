@@ -51,8 +51,8 @@ describe('the prep plan', () => {
       )
     ).toEqual([
       'mask',
-      'strip',
       'wash',
+      'strip',
       'spirit-wipe',
       'sand-60',
       'sand-80',

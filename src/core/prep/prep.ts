@@ -1,49 +1,19 @@
 import type { HouseRules } from '../house';
 import { LADDER_RULES, sandingLadder, startGrit, type Ladder, type LadderRule } from '../sanding';
-import { bySize, faceAreas, kindRow, measureSurface, timesMeasured, type Surface } from '../surface';
+import { kindRow, type Surface } from '../surface';
 import type { PrepDemand } from '../survey';
-import gateRows from './gates.json';
-import stepRows from './steps.json';
-
-/** A check that must hold before the next step. */
-export interface Gate {
-  id: string;
-  words: string;
-  how: string;
-}
-
-/** How long a step must rest before the next, minutes. */
-export interface PrepWait {
-  minMinutes: number;
-  maxMinutes: number;
-  why: string;
-}
-
-/** What a step uses up: pieces, or metres, m², litres or grams. */
-export interface Consumable {
-  name: string;
-  count: number;
-  unit?: 'm' | 'm²' | 'L' | 'g';
-}
-
-/** One step of getting a surface ready for oil. Minutes are of one person over all units. */
-export interface PrepStep {
-  id: string;
-  name: string;
-  why: string;
-  grit?: number;
-  machine?: string;
-  minutes: number;
-  wait?: PrepWait;
-  consumables: Consumable[];
-  gates: Gate[];
-  cautions: string[];
-}
+import { editSteps, type DroppedStep } from './edits';
+import { sizesIn, sizesOf, type Scope, type Sizes } from './sizes';
+import { gatesAt, sandName, STEP_ROWS, type Consumable, type PrepStep, type StepRow } from './steps';
 
 /** All steps of one surface in order, with the sanding ladder they hold. */
 export interface PrepPlan {
   surfaceId: string;
   steps: PrepStep[];
+  /** What the crew leaves out. */
+  dropped: DroppedStep[];
+  /** Changes of the crew's that have no effect on this list, by their number. */
+  idle: number[];
   ladder: Ladder;
   /** What the other school would sand, to hold against it. */
   otherSchool: { rule: LadderRule; ladder: Ladder };
@@ -51,28 +21,6 @@ export interface PrepPlan {
   personMinutes: number;
   /** From the first step to oil, minutes, with the whole crew and the shortest waits. */
   elapsedMinutes: number;
-}
-
-interface StepRow {
-  id: string;
-  name: string;
-  when: string[];
-  why: string;
-  m2PerHour?: number;
-  metresPerHour?: number;
-  minutesEach?: number;
-  minutesPerUnit?: number;
-  wait?: PrepWait;
-  consumables?: {
-    name: string;
-    unit?: string;
-    perM2?: number;
-    perM?: number;
-    perUnit?: number;
-    perPerson?: number;
-    each?: number;
-  }[];
-  cautions?: string[];
 }
 
 /** What a prep plan is made from. */
@@ -90,41 +38,56 @@ export interface PrepInput {
   house: HouseRules;
 }
 
-const steps = stepRows as readonly StepRow[];
-/** Every gate there is, in the order they are checked. */
-export const gateTable: readonly Gate[] = gateRows;
-
-/** Sizes a step is reckoned by. */
-interface Sizes {
-  areaM2: number;
-  edgeM: number;
-  corners: number;
-  units: number;
-  people: number;
-}
-
-/** The prep plan of a surface: every step asked for by its survey, shape, product and house rules (handbook 2, 11). */
+/** The prep plan of a surface: every step asked for by its survey, shape, product and house, as the crew has it (handbook 2, 11, 16). */
 export function prepPlan(input: PrepInput): PrepPlan {
-  const { surface, people } = input;
+  const { surface, people, house } = input;
   const sizes = sizesOf(surface, people);
-  const own = input.house.sanding.ladder as LadderRule;
+  const own = house.sanding.ladder as LadderRule;
   const other = LADDER_RULES.find((r) => r !== own)!;
   const ladder = ladderFor(input, own);
   const asked = askedFor(input);
-  const list = steps
-    .filter((r) => r.when.some((w) => asked.has(w)))
-    .flatMap((r) => (r.id === 'sand' ? sandSteps(input, ladder, sizes) : [stepOf(r, sizes)]));
-  const ordered = placeBetweenGrits(list);
-  const personMinutes = ordered.reduce((s, x) => s + x.minutes, 0);
-  const waits = ordered.reduce((s, x) => s + (x.wait?.minMinutes ?? 0), 0);
+  const demanded: ReadonlySet<string> = input.demands;
+  const scopes = scopesOf(surface);
+  const makers = STEP_ROWS.filter((r) => r.when.some((w) => asked.has(w))).flatMap((r): [string, Maker][] =>
+    r.id === 'sand'
+      ? sandSteps(input, ladder)
+      : [[r.id, (id, s) => ({ ...stepOf(r, s), id, asked: r.when.some((w) => demanded.has(w)) })]]
+  );
+  const made = (id: string, make: Maker) => {
+    const scope = scopes.get(id) ?? {};
+    return { ...make(id, sizesIn(sizes, scope, house)), ...scope };
+  };
+  const list = placeBetweenGrits(makers.map(([id, make]) => made(id, make)));
+  const kinds = house.steps.filter((s) => s.kinds.includes(surface.kind));
+  const edited = editSteps(list, kinds, surface.steps ?? [], Math.max(1, sizes.units), (id, once) => {
+    const make = makers.find(([of]) => of === once.id)?.[1];
+    return make ? made(id, make) : { ...once, id, ...scopes.get(id) };
+  });
+  const { steps } = edited;
+  const personMinutes = steps.reduce((s, x) => s + x.minutes, 0);
+  const waits = steps.reduce((s, x) => s + (x.wait?.minMinutes ?? 0), 0);
   return {
     surfaceId: surface.id,
-    steps: ordered,
+    ...edited,
     ladder,
     otherSchool: { rule: other, ladder: ladderFor(input, other) },
     personMinutes,
     elapsedMinutes: personMinutes / Math.max(1, people) + waits
   };
+}
+
+/** Makes a step by its id for what it is done on. */
+type Maker = (id: string, s: Sizes) => PrepStep;
+
+/** On how much each step is done, where the crew says: the last word on a step counts. */
+function scopesOf({ steps, units }: Surface): Map<string, Scope> {
+  const out = new Map<string, Scope>();
+  for (const e of steps ?? []) {
+    if (e.do !== 'only') continue;
+    const pieces = e.pieces?.filter((p) => units?.includes(p));
+    out.set(e.step, { ...(e.on && { on: e.on }), ...(pieces?.length && { pieces }) });
+  }
+  return out;
 }
 
 /** The end grit: the house's for this kind or the surface's own, and never finer than the product takes. */
@@ -154,34 +117,6 @@ export function conditionOf({ look, kind }: Surface): NonNullable<NonNullable<Su
   return kindRow(kind).condition;
 }
 
-function sizesOf(surface: Surface, people: number): Sizes {
-  const areas = faceAreas(surface);
-  const areaM2 = surface.faces.reduce((s, f) => {
-    const a = areas.get(f.id)!.plan;
-    return s + (f.coats > 0 && a.ok ? a.areaM2 : 0);
-  }, 0);
-  const each = bySize(surface).map((s) => edgesOf(s, areaM2 / timesMeasured(surface)));
-  return {
-    areaM2,
-    edgeM: each.reduce((sum, e) => sum + e.edgeM, 0),
-    corners: each.reduce((sum, e) => sum + e.corners, 0),
-    units: surface.units?.length ?? 0,
-    people
-  };
-}
-
-/** Metres of edge and corners of pieces of one size; where no outline tells, a square of the area of a piece does, m². */
-function edgesOf(surface: Surface, pieceM2: number): { edgeM: number; corners: number } {
-  const measured = measureSurface(surface);
-  const units = timesMeasured(surface);
-  const outline = measured.ok ? measured.outline : null;
-  const rims = measured.ok ? measured.cutOuts.reduce((s, c) => s + c.perimeterM, 0) : 0;
-  return {
-    edgeM: ((outline?.perimeterM ?? 4 * Math.sqrt(pieceM2)) + rims) * units,
-    corners: (outline && outline.sides.length > 2 ? outline.sides.length : 0) * units
-  };
-}
-
 function askedFor({ surface, demands }: PrepInput): Set<string> {
   const asked = new Set<string>(['always', 'sand', ...demands]);
   const { loose } = kindRow(surface.kind);
@@ -192,7 +127,7 @@ function askedFor({ surface, demands }: PrepInput): Set<string> {
   return asked;
 }
 
-function stepOf(r: StepRow, s: Sizes): PrepStep {
+function stepOf(r: StepRow, s: Sizes): Omit<PrepStep, 'id' | 'asked'> {
   const units = Math.max(1, s.units);
   const minutes =
     (r.m2PerHour ? (s.areaM2 / r.m2PerHour) * 60 : 0) +
@@ -200,7 +135,6 @@ function stepOf(r: StepRow, s: Sizes): PrepStep {
     (r.minutesEach ?? 0) +
     (r.minutesPerUnit ?? 0) * units;
   return {
-    id: r.id,
     name: r.name,
     why: r.why,
     minutes: Math.max(5, Math.round(minutes)),
@@ -226,50 +160,46 @@ function stepOf(r: StepRow, s: Sizes): PrepStep {
 const roundUp = (v: number, litres: boolean): number =>
   litres ? Math.max(0.1, Math.ceil(v * 10 - 1e-9) / 10) : Math.max(1, Math.ceil(v - 1e-9));
 
-const gatesAt = (...at: string[]): Gate[] =>
-  gateRows.filter((g) => at.includes(g.at)).map(({ id, words, how }) => ({ id, words, how }));
-
-function sandSteps(input: PrepInput, ladder: Ladder, s: Sizes): PrepStep[] {
+function sandSteps(input: PrepInput, ladder: Ladder): [string, Maker][] {
   if (!ladder.ok) return [];
   const { sanding } = input.house;
   const machine = sanding.machines[input.surface.kind];
-  const row = steps.find((r) => r.id === 'sand')!;
+  const row = STEP_ROWS.find((r) => r.id === 'sand')!;
   return ladder.grits.map((grit, i) => {
     const last = i === ladder.grits.length - 1;
-    const minutes =
-      (s.areaM2 / machine.m2PerHour) * 60 + (s.edgeM / machine.edgeMPerHour) * 60 + s.corners * sanding.cornerMinutes;
     const why =
       i === 0
         ? `Starts at P${grit}: ${conditionOf(input.surface)}. ${row.why}`
         : last
           ? `The last grit. Field, edges and corners end on P${grit}, or the colour differs.`
           : row.why;
-    return {
-      id: `sand-${grit}`,
+    const make: Maker = (id, s) => ({
+      id,
       name: sandName(grit),
       why,
+      asked: false,
       grit,
       machine: machine.name,
-      minutes: Math.max(5, Math.round(minutes)),
+      minutes: Math.max(
+        5,
+        Math.round(
+          (s.areaM2 / machine.m2PerHour) * 60 +
+            (s.edgeM / machine.edgeMPerHour) * 60 +
+            s.corners * sanding.cornerMinutes
+        )
+      ),
       consumables: [
         {
           name: `P${grit} discs`,
-          count: Math.ceil((s.areaM2 / discLifeM2(grit, sanding.discM2)) * (input.clogs ? 2 : 1))
+          count: Math.max(1, Math.ceil((s.areaM2 / discLifeM2(grit, sanding.discM2)) * (input.clogs ? 2 : 1)))
         }
       ],
       gates: gatesAt('grit', ...(last ? ['last grit'] : [])),
       cautions: [...(row.cautions ?? []), ...(input.isocyanateDust ? ['isocyanate'] : [])]
-    };
+    });
+    return [`sand-${grit}`, make];
   });
 }
-
-/** The name of a preparation step by its id, as its list and the log both call it. */
-export function prepStepName(id: string): string {
-  const grit = /^sand-(\d+)$/.exec(id)?.[1];
-  return grit ? sandName(Number(grit)) : (steps.find((r) => r.id === id)?.name ?? id);
-}
-
-const sandName = (grit: number): string => `Sand P${grit}, edges and corners too`;
 
 /** Square metres one disc lasts: the row of the next coarser grit that is listed. */
 export function discLifeM2(grit: number, table: { readonly [grit: `${number}`]: number }): number {

@@ -1,6 +1,7 @@
 import type { Keyed } from '../keyed';
 import { MINUTE_MS } from '../units';
-import type { PrepPlan, PrepStep } from './prep';
+import type { PrepPlan } from './prep';
+import type { PrepStep } from './steps';
 
 /** What the log says of one step on one unit. */
 export interface StepRecord {
@@ -32,7 +33,8 @@ export interface StepProgress {
 /** Steps of a plan on one unit, in order. */
 export function unitProgress(plan: PrepPlan, log: PrepLog, unit?: string): StepProgress[] {
   let held = false;
-  return plan.steps.map((step) => {
+  const here = plan.steps.filter((s) => !s.pieces || unit === undefined || s.pieces.includes(unit));
+  return here.map((step) => {
     const record = log.get(stepKey(step.id, unit));
     const open = step.gates.filter((g) => !record?.gates.get(g.id)?.passed).map((g) => g.id);
     const done = record?.doneAtMs !== undefined;
@@ -71,6 +73,6 @@ export function stepsDone(plan: PrepPlan, log: PrepLog, units?: readonly string[
   return new Set(
     plan.steps
       .map((s) => s.id)
-      .filter((id) => each.every((steps) => steps.find((p) => p.step.id === id)?.status === 'done'))
+      .filter((id) => each.every((steps) => (steps.find((p) => p.step.id === id)?.status ?? 'done') === 'done'))
   );
 }

@@ -74,3 +74,4 @@ export type {
   Texture,
   Wall
 } from './schema';
+export { STEP_SCOPES, type StepEdit, type StepEditOf, type StepScope } from './step-edits';

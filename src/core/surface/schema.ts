@@ -1,5 +1,8 @@
 import { Type, type Static } from 'typebox';
 import { ID_FORM } from '../keyed';
+import { StepEditSchema } from './step-edits';
+
+export { ownStep } from './step-edits';
 
 const closed = { additionalProperties: false };
 const text = (max: number) => Type.String({ minLength: 1, maxLength: max });
@@ -235,6 +238,8 @@ export const SurfaceSchema = Type.Object(
     lastGrit: Type.Integer({ minimum: 24, maximum: 2000 }),
     waterPopped: Type.Boolean(),
     weathered: Type.Boolean(),
+    /** What its list of steps is made otherwise by the crew. */
+    steps: Type.Optional(Type.Array(StepEditSchema, { minItems: 1, maxItems: 80 })),
     look: Type.Optional(LookSchema),
     shape: ShapeSchema,
     boards: Type.Optional(BoardsSchema),

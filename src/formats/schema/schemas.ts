@@ -1,4 +1,4 @@
-import { HouseDocumentSchema } from '../../core/house/schema';
+import { HouseDocumentSchema, HouseStepSchema } from '../../core/house/schema';
 import { HousePlaceSchema } from '../../core/place/schema';
 import { JobDocumentSchema } from '../../core/document/schema';
 import { NewEventSchema } from '../../core/log/schema';
@@ -24,6 +24,7 @@ export const schemas = {
   jobFile1: JobFile1Schema,
   houseRules: HouseDocumentSchema,
   housePlace: HousePlaceSchema,
+  houseStep: HouseStepSchema,
   newTin: NewTinSchema,
   tinChange: TinChangeSchema,
   productCard: ProductCardSchema,

@@ -91,6 +91,7 @@ export const DOORS: Keyed<Keyed<Door>> = keyed<Keyed<Door>>({
   '/api/places/here': keyed({ GET: look('edit jobs') }),
   '/api/house': keyed({ GET: look(), PUT: send('edit house rules', SMALL_JSON_BYTES) }),
   '/api/house/places': keyed({ POST: send('edit house rules', SMALL_JSON_BYTES) }),
+  '/api/house/steps': keyed({ POST: send('edit house rules', SMALL_JSON_BYTES) }),
   '/api/house/effect': keyed({ POST: send('signed in', SMALL_JSON_BYTES) }),
   '/api/jobs': keyed({ POST: send('create jobs', JOB_FILE_LIMIT_BYTES) }),
   '/api/jobs/[id]': keyed({ GET: look(), PUT: send('edit jobs', JOB_FILE_LIMIT_BYTES) }),

@@ -1,5 +1,5 @@
 import { desc, eq } from 'drizzle-orm';
-import { emptyHouse, houseProblems, liftHouse, type HouseDocument } from '../../../core/house';
+import { emptyHouse, houseProblems, liftHouse, type HouseDocument, type HouseStep } from '../../../core/house';
 import type { HousePlace } from '../../../core/place';
 import { houseRules as houseRulesValidator } from '../../../formats/validate/gen/houseRules.gen.js';
 import { check } from '../../../formats/validate/validate';
@@ -57,27 +57,23 @@ export function saveHouse(
   });
 }
 
-export type KeepPlaceOutcome =
-  { ok: true; places: readonly HousePlace[] } | { ok: false; problems: { path: string; problem: string }[] };
+export type KeepOutcome =
+  { ok: true; document: HouseDocument } | { ok: false; problems: { path: string; problem: string }[] };
 
-/** Keeps a place of the house, over the one with its id where there is one, whatever else is chosen meanwhile. */
-export function keepHousePlace(
+/** Changes one thing of the house rules, whatever else is chosen meanwhile. */
+function keepInHouse(
   db: Db,
   crewId: string,
-  place: HousePlace,
+  change: (before: HouseDocument) => HouseDocument,
   by: string,
   nowMs: number
-): Promise<KeepPlaceOutcome> {
-  return transact(db, async (tx): Promise<KeepPlaceOutcome> => {
+): Promise<KeepOutcome> {
+  return transact(db, async (tx): Promise<KeepOutcome> => {
     await lockCrew(tx, crewId);
     const { document: before, revision, problem } = await houseOf(tx, crewId);
     if (problem)
       return { ok: false, problems: [{ path: '', problem: 'the house rules can’t be read: save them anew first' }] };
-    const known = before.places ?? [];
-    const places = known.some((p) => p.id === place.id)
-      ? known.map((p) => (p.id === place.id ? place : p))
-      : [...known, place];
-    const document = { ...before, places };
+    const document = change(before);
     const checked = check<HouseDocument>(houseRulesValidator, document);
     const problems = checked.ok ? houseProblems(document) : checked.problems;
     if (problems.length) return { ok: false, problems };
@@ -85,6 +81,18 @@ export function keepHousePlace(
       .insert(houseRulesRow)
       .values({ crewId, revision: revision + 1, document, changedBy: by, changedAt: new Date(nowMs) });
     await knowledgeChanged(tx, crewId);
-    return { ok: true, places };
+    return { ok: true, document };
   });
 }
+
+/** A list with a row in the place of the one it is, or at its end. */
+const kept = <T>(rows: readonly T[], row: T, same: (a: T) => boolean): T[] =>
+  rows.some(same) ? rows.map((r) => (same(r) ? row : r)) : [...rows, row];
+
+/** Keeps a place of the house, over the one with its id where there is one. */
+export const keepHousePlace = (db: Db, crewId: string, place: HousePlace, by: string, nowMs: number) =>
+  keepInHouse(db, crewId, (d) => ({ ...d, places: kept(d.places ?? [], place, (p) => p.id === place.id) }), by, nowMs);
+
+/** Keeps a step of the house, over the one with its id where there is one. */
+export const keepHouseStep = (db: Db, crewId: string, step: HouseStep, by: string, nowMs: number) =>
+  keepInHouse(db, crewId, (d) => ({ ...d, steps: kept(d.steps ?? [], step, (s) => s.step === step.step) }), by, nowMs);

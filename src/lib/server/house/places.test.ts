@@ -1,8 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NOW } from '../../../../tests/fixtures';
 import { freshCrew, testDatabase } from '../../../../tests/server/database';
+import { houseRules } from '../../../core/house';
 import { newPlace } from '../../../core/place';
-import { houseOf, keepHousePlace, saveHouse } from './house-rules';
+import { houseOf, keepHousePlace, keepHouseStep, saveHouse } from './house-rules';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;
 beforeAll(async () => {
@@ -37,6 +38,35 @@ describe('places of the house', () => {
     await keepHousePlace(conn.db, crewId, bench, 'Ines', NOW);
     const twin = await keepHousePlace(conn.db, crewId, { ...bench, id: 'bench-2' }, 'Ines', NOW);
     expect(twin).toMatchObject({ ok: false, problems: [{ path: '/places/1/name' }] });
+    expect((await houseOf(conn.db, crewId)).revision).toBe(1);
+  });
+});
+
+describe('steps of the house', () => {
+  const step = {
+    step: 'house-heat-off',
+    kinds: ['floor' as const],
+    name: 'Heating off',
+    before: 'dust-off',
+    minutes: 5,
+    restMinutes: 720
+  };
+  it('are kept beside its places and over the one with their id, and every job reads them', async () => {
+    const { crewId } = await freshCrew(conn.db);
+    await keepHousePlace(conn.db, crewId, bench, 'Ines', NOW);
+    await keepHouseStep(conn.db, crewId, step, 'Ines', NOW);
+    await keepHouseStep(conn.db, crewId, { ...step, minutes: 8 }, 'Ines', NOW);
+    const { document } = await houseOf(conn.db, crewId);
+    expect(document).toMatchObject({ places: [bench], steps: [{ ...step, minutes: 8 }] });
+    expect(houseRules(document).steps).toEqual([{ ...step, minutes: 8 }]);
+  });
+  it('one that is no step, or by the name of another, is refused and nothing is written', async () => {
+    const { crewId } = await freshCrew(conn.db);
+    await keepHouseStep(conn.db, crewId, step, 'Ines', NOW);
+    const twin = await keepHouseStep(conn.db, crewId, { ...step, step: 'house-heat-off-2' }, 'Ines', NOW);
+    expect(twin).toMatchObject({ ok: false, problems: [{ path: '/steps/1/name' }] });
+    const long = await keepHouseStep(conn.db, crewId, { ...step, step: 'house-x', name: 'X', minutes: 0 }, 'Ines', NOW);
+    expect(long).toMatchObject({ ok: false, problems: [{ path: '/steps/1/minutes' }] });
     expect((await houseOf(conn.db, crewId)).revision).toBe(1);
   });
 });

@@ -1,9 +1,11 @@
 <script lang="ts">
-  import type { StepProgress } from '$core/prep';
+  import type { PrepPlan, StepProgress } from '$core/prep';
+  import type { StepEdit } from '$core/surface';
   import { showDuration, type UnitSystem } from '$core/units';
   import Sign from '../marks/Sign.svelte';
   import { clockTime, dayMonth } from '$words/time';
-  import { consumableWords, STATUS_WORDS, waitWords } from './step-words';
+  import StepTools from './StepTools.svelte';
+  import { consumableWords, scopeWords, STATUS_WORDS, waitWords } from './step-words';
 
   /** All steps in order, with what was done and when. */
   interface Props {
@@ -12,8 +14,15 @@
     measured: boolean;
     timeZone: string;
     units: UnitSystem;
+    /** Set while the list is being changed. */
+    changing?: {
+      plan: PrepPlan;
+      changes: readonly StepEdit[];
+      pieces: readonly string[];
+      onchange: (changes: StepEdit[]) => void;
+    } | null;
   }
-  const { steps, measured, timeZone, units }: Props = $props();
+  const { steps, measured, timeZone, units, changing = null }: Props = $props();
 </script>
 
 <ol class="steps" aria-label="Steps">
@@ -21,7 +30,8 @@
     <li class={p.status}>
       <span class="no" aria-hidden="true">{i + 1}</span>
       <span class="what">
-        <b>{p.step.name}</b>
+        <b>{p.step.name}</b>{#if p.step.on || p.step.pieces || p.step.own}<span class="scope">{scopeWords(p.step)}</span
+          >{/if}
         <span class="st">
           {#if p.status === 'done'}<Sign kind="go" size={13} />{:else if p.status === 'again'}<Sign
               kind="stop"
@@ -43,6 +53,7 @@
             class="wait">{waitWords(p.step.wait)}</span
           >{/if}</span
       >
+      {#if changing}<StepTools step={p.step} {...changing} />{/if}
     </li>
   {/each}
 </ol>
@@ -81,6 +92,12 @@
     margin-left: 8px;
     font-size: 13px;
     color: var(--ink-2);
+  }
+  .scope {
+    margin-left: 8px;
+    padding: 0 6px;
+    border: 1px solid var(--rule-2);
+    font-size: 12.5px;
   }
   .again .st {
     color: var(--stop);

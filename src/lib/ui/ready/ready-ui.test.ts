@@ -7,7 +7,9 @@ import { newSurface } from '../measure/new-surface';
 import { fieldOfSide, KINDS } from '../measure/choices';
 import { parseDirection, parseTurn } from '../measure/turn';
 import { eventWords } from '$words/event-words';
-import { allConsumables, amountWords, consumableWords, waitWords } from './step-words';
+import { leftOut, moved, oftener, only, ownId, putBack, repeatOf, timed } from './step-changes';
+import { allConsumables, amountWords, consumableWords, scopeWords, waitWords } from './step-words';
+import type { StepEdit } from '$core/surface';
 import { kindRow, measureSurface, possibleFaces, stillToMeasure, templateShape, type Shape } from '$core/surface';
 
 describe('words of Ready', () => {
@@ -111,5 +113,54 @@ describe('fields of Measure', () => {
     expect(fieldOfSide(templateShape('L'), 4)).toBe('wall-4');
     expect(fieldOfSide(templateShape('triangle'), 2)).toBe('dim-cM');
     expect(fieldOfSide(templateShape('area'), 0)).toBeNull();
+  });
+});
+
+describe('a list of steps changed by hand', () => {
+  const after = (steps: StepEdit[]) =>
+    prepPlan({
+      surface: { ...floorJob().surfaces[0]!, look: undefined, ...(steps.length && { steps }) },
+      demands: new Set(['fill' as const]),
+      maxGrit: 120,
+      clogs: false,
+      isocyanateDust: false,
+      people: 2,
+      house: defaultHouseRules
+    });
+  const ids = (steps: StepEdit[]) => after(steps).steps.map((s) => s.id);
+  it('one place later and earlier again is as it was; no grit goes before a coarser one', () => {
+    const later = moved(after([]), [], 'mask', 1)!;
+    expect(ids(later).slice(0, 2)).toEqual(['sand-60', 'mask']);
+    expect(ids(moved(after(later), later, 'mask', -1)!)).toEqual(ids([]));
+    expect(moved(after([]), [], 'sand-80', -1)).toBeNull();
+    expect(moved(after([]), [], 'dust-off', 1)).toBeNull();
+    expect(moved(after([]), [], 'mask', -1)).toBeNull();
+  });
+  it('once more, three times, and down to once: nothing of it is left', () => {
+    const twice = oftener([], 'sand-80', 1);
+    const spots = only(twice, 'sand-80-x2', 'bad spots');
+    const thrice = oftener(spots, 'sand-80', 1);
+    expect(ids(thrice).filter((id) => id.startsWith('sand-80'))).toEqual(['sand-80', 'sand-80-x2', 'sand-80-x3']);
+    expect(after(thrice).steps.find((s) => s.id === 'sand-80-x2')!.on).toBe('bad spots');
+    expect(repeatOf('sand-80-x3')).toBe('sand-80');
+    expect(oftener(oftener(thrice, 'sand-80', -1), 'sand-80', -1)).toEqual([]);
+  });
+  it('minutes, place and reason are said once and taken back whole', () => {
+    expect(timed(timed([], 'mask', 30), 'mask', 40)).toEqual([{ do: 'time', step: 'mask', minutes: 40 }]);
+    expect(timed(timed([], 'mask', 30), 'mask', null)).toEqual([]);
+    expect(only(only([], 'mask', 'edges'), 'mask', null)).toEqual([]);
+    const out = leftOut([], 'fill', false, ' The client likes it ');
+    expect(out).toEqual([{ do: 'drop', step: 'fill', why: 'The client likes it' }]);
+    expect(putBack(out, 'fill')).toEqual([]);
+    const own: StepEdit = { do: 'add', step: 'own-a', name: 'A', before: 'mask', minutes: 3 };
+    expect(leftOut(timed([own], 'own-a', 9), 'own-a', true, '')).toEqual([]);
+  });
+  it('an own step is known by its name, apart from what is on the list', () => {
+    expect(ownId('own', 'Heating off!', [])).toBe('own-heating-off');
+    expect(ownId('house', 'Heating off', ['house-heating-off'])).toBe('house-heating-off-2');
+    expect(ownId('own', '…', [])).toBe('own-step');
+    expect(scopeWords({ on: 'edges', pieces: ['door 1', 'door 2'], own: 'house' })).toBe(
+      'edges, door 1 and door 2 · our house’s'
+    );
   });
 });

@@ -1,9 +1,23 @@
-import type { Consumable, PrepPlan, PrepWait, StepStatus } from '$core/prep';
+import type { Consumable, PrepPlan, PrepStep, PrepWait, StepStatus } from '$core/prep';
+import { namedList } from '$core/surface';
 import { MINUTE_MS, showArea, showDuration, showPour, type UnitSystem } from '$core/units';
 
 /** A wait in words: "20 min to 30 min: until the spirit has gone". */
-export const waitWords = (w: PrepWait): string =>
-  `${showDuration(w.minMinutes * MINUTE_MS)} to ${showDuration(w.maxMinutes * MINUTE_MS)}: ${w.why}`;
+export function waitWords({ minMinutes, maxMinutes, why }: PrepWait): string {
+  const from = showDuration(minMinutes * MINUTE_MS);
+  return minMinutes === maxMinutes
+    ? `${from} at least, ${why}`
+    : `${from} to ${showDuration(maxMinutes * MINUTE_MS)}: ${why}`;
+}
+
+/** Where a step is done, and whose it is: "edges, door 2 · ours". */
+export const scopeWords = ({ on, pieces, own }: Pick<PrepStep, 'on' | 'pieces' | 'own'>): string =>
+  [
+    [on, pieces && namedList(pieces)].filter(Boolean).join(', '),
+    own === 'house' ? 'our house’s' : own === 'job' ? 'for this job' : ''
+  ]
+    .filter(Boolean)
+    .join(' · ');
 
 export const STATUS_WORDS: Record<StepStatus, string> = {
   ahead: 'to do',

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { counted } from '$core/units';
   import { send } from '$lib/forms/send';
-  import { invalidateAll } from '$app/navigation';
+  import { loadAgain } from '$lib/ui/shell/load-again';
   import { Dialog } from 'bits-ui';
   import { cardDifferences, cardValueWords, mergedCard, type ProductCard } from '$core/product';
   import { readShelfCsv, readShelfJson, SHELF_LIMIT_BYTES, type ShelfProblem } from '$formats/shelf-csv';
@@ -69,7 +69,7 @@
     const sent = await send<{ saved: number }>('PUT', '/api/cards', { cards });
     if (sent.ok) said = `${counted(sent.value.saved, 'card', 'cards')} taken over.`;
     else problems = sent.problems.map((p) => ({ field: p.path, problem: p.problem }));
-    await invalidateAll();
+    await loadAgain();
   }
 </script>
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { asText, send } from '$lib/forms/send';
-  import { invalidateAll } from '$app/navigation';
+  import { loadAgain } from '$lib/ui/shell/load-again';
   import { Popover } from 'bits-ui';
   import { theme, type Theme } from './theme.svelte';
 
@@ -11,7 +11,7 @@
   async function setUnits(units: 'metric' | 'us') {
     const sent = await send('PATCH', '/api/me', { units });
     wrong = sent.ok ? '' : asText(sent.problems);
-    if (sent.ok) await invalidateAll();
+    if (sent.ok) await loadAgain();
   }
 </script>
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { asText, send } from '$lib/forms/send';
-  import { invalidate } from '$app/navigation';
+  import { loadAgain } from '$lib/ui/shell/load-again';
   import { page } from '$app/state';
   import { placeOf } from '$core/document';
   import { forHouse, fromHouse, hasParted, type HousePlace } from '$core/place';
@@ -36,7 +36,7 @@
     const sent = await send('POST', '/api/house/places', forHouse($state.snapshot(place) as typeof place, id));
     if (sent.ok) {
       desk.edit((d) => (d.places.find((p) => p.id === place.id)!.house = id));
-      await invalidate('basket:job');
+      await loadAgain('basket:job');
     } else problem = asText(sent.problems);
     working = false;
   }

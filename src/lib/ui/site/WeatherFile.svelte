@@ -1,6 +1,6 @@
 <script lang="ts">
   import { send } from '$lib/forms/send';
-  import { invalidateAll } from '$app/navigation';
+  import { loadAgain } from '$lib/ui/shell/load-again';
   import { needsWeather } from '$core/window';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
@@ -35,7 +35,7 @@
     const sent = await send('PUT', `${address}?name=${encodeURIComponent(file.name)}`, await file.text());
     if (sent.ok) {
       await load();
-      await invalidateAll();
+      await loadAgain();
     } else {
       const [first] = sent.problems;
       const name = sent.status > 0 ? file.name : '';
@@ -47,7 +47,7 @@
   async function drop(kind: File['kind']) {
     await fetch(`${address}?kind=${kind}`, { method: 'DELETE' }).catch(() => null);
     await load();
-    await invalidateAll();
+    await loadAgain();
   }
 </script>
 

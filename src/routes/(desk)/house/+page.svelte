@@ -1,6 +1,6 @@
 <script lang="ts">
   import { send } from '$lib/forms/send';
-  import { invalidate } from '$app/navigation';
+  import { loadAgain } from '$lib/ui/shell/load-again';
   import {
     HOUSE_NUMBER_GROUPS,
     houseNumber,
@@ -9,10 +9,13 @@
     optionOf,
     schools,
     type HouseDocument,
-    type HouseOverride
+    type HouseOverride,
+    type HouseStep
   } from '$core/house';
+  import { prepStepName } from '$core/prep';
+  import { kindRow, namedList } from '$core/surface';
   import type { HouseEffect } from '$lib/server/overview/house-effect';
-  import { CURRENCIES } from '$core/units';
+  import { CURRENCIES, showDuration } from '$core/units';
   import { clock } from '$lib/ui/clock/clock.svelte';
   import Choice from '$lib/ui/fields/Choice.svelte';
   import TextField from '$lib/ui/fields/TextField.svelte';
@@ -68,6 +71,9 @@
   };
   const place = (id: string, name: string) =>
     edit({ ...draft, places: draft.places!.map((p) => (p.id === id ? { ...p, name } : p)) });
+  /** A step of the house, changed in what is given. */
+  const step = (id: string, change: Partial<HouseStep>) =>
+    edit({ ...draft, steps: draft.steps!.map((s) => (s.step === id ? { ...s, ...change } : s)) });
   /** A rule without its reason is not saved: the reason is what the next one reads. */
   function missingReasons() {
     const missing = [
@@ -94,7 +100,7 @@
       ({ revision } = sent.value);
       effects = null;
       said = `Saved as revision ${revision}.`;
-      await invalidate('basket:house');
+      await loadAgain('basket:house');
     } else if (sent.status === 409) {
       const theirs = sent.answer as { by: string; document: typeof draft; revision: number };
       problems = [
@@ -105,7 +111,7 @@
       ];
       draft = theirs.document;
       ({ revision } = theirs);
-      await invalidate('basket:house');
+      await loadAgain('basket:house');
     } else ({ problems } = sent);
   }
 </script>
@@ -249,6 +255,44 @@
       Air and hours are changed in a job that uses the place, and kept from there. Jobs that have it already keep
       theirs.
     </p>{/if}
+
+  <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Steps of our own</h2>
+  {#each draft.steps ?? [] as s, i (s.step)}
+    <div class="mt-3 flex flex-wrap items-end gap-x-4 gap-y-1">
+      <div class="w-64">
+        <TextField
+          label="Step {i + 1}"
+          value={s.name}
+          maxlength={60}
+          disabled={!data.mayEdit}
+          errors={problemAt(`/steps/${i}/name`) ? [problemAt(`/steps/${i}/name`)!] : null}
+          oninput={(e) => step(s.step, { name: e.currentTarget.value })}
+        />
+      </div>
+      <div class="w-32">
+        <TextField
+          label="Minutes{s.each ? ', each' : ''}"
+          inputmode="numeric"
+          value={s.minutes}
+          disabled={!data.mayEdit}
+          errors={problemAt(`/steps/${i}/minutes`) ? [problemAt(`/steps/${i}/minutes`)!] : null}
+          onchange={(e) => step(s.step, { minutes: Number(e.currentTarget.value) })}
+        />
+      </div>
+      <span class="dim pb-3"
+        >{namedList(s.kinds.map((k) => kindRow(k).name.toLowerCase()))}, before “{prepStepName(s.before)}”{s.restMinutes
+          ? `, rests ${showDuration(s.restMinutes * 60_000)}`
+          : ''}{s.gate ? `; ${s.gate}` : ''}</span
+      >
+      {#if data.mayEdit}<button
+          class="btn line"
+          onclick={() => edit({ ...draft, steps: draft.steps!.filter((x) => x.step !== s.step) })}
+          >Take out<span class="unseen"> {s.name}</span></button
+        >{/if}
+    </div>
+  {:else}<p class="dim mt-3">
+      None yet. A step that is done on every floor or every door is added on Ready of any job, under “Change the list”.
+    </p>{/each}
 
   <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Vans</h2>
   <div class="mt-3 flex flex-wrap items-end gap-3">

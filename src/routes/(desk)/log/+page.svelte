@@ -1,6 +1,6 @@
 <script lang="ts">
   import { methodName } from '$words/method-words';
-  import { invalidate } from '$app/navigation';
+  import { loadAgain } from '$lib/ui/shell/load-again';
   import { normalQuantile } from '$core/coverage';
   import { decimals, L_PER_GAL, M2_PER_FT2, showArea, showSpreadRate, showVolume } from '$core/units';
   import Chart from '$lib/ui/chart/Chart.svelte';
@@ -68,7 +68,7 @@
     if (problem) return;
     judging = null;
     reason = '';
-    await invalidate('basket:log');
+    await loadAgain('basket:log');
   }
 </script>
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { counted } from '$core/units';
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import { litresBought } from '$core/load';
   import { needsWeather } from '$core/window';
   import { page } from '$app/state';
@@ -9,7 +9,7 @@
   import Sign from '$lib/ui/marks/Sign.svelte';
   import { useOutbox } from '$lib/ui/outbox/outbox.svelte';
   import KeysHelp from '$lib/ui/shell/KeysHelp.svelte';
-  import { weatherLater } from '$lib/ui/shell/load-again';
+  import { loadAgain, weatherLater } from '$lib/ui/shell/load-again';
   import Spine from '$lib/ui/spine/Spine.svelte';
   import PartPlates from '$lib/ui/job/PartPlates.svelte';
   import { stationsOf } from '$lib/ui/spine/stations';
@@ -28,7 +28,7 @@
     desk.saveState === 'saved' && desk.weather === null && desk.view.parts.some((p) => needsWeather(p.job))
   );
   $effect(() => {
-    if (lacksWeather && !untrack(() => data.weatherComing)) void invalidate('basket:job');
+    if (lacksWeather && !untrack(() => data.weatherComing)) void loadAgain('basket:job');
   });
   onMount(() => {
     desk.restore();

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { invalidate } from '$app/navigation';
+  import { loadAgain } from '$lib/ui/shell/load-again';
   import { goodUntilMs, stockWarnings } from '$core/stock';
   import { counted, showVolume } from '$core/units';
   import { clock } from '$lib/ui/clock/clock.svelte';
@@ -22,7 +22,7 @@
     }))
   );
   let adding = $state<{ productId: string; of: 'kit' | 'oil' | 'hardener'; lot: string } | 'new' | null>(null);
-  const again = () => invalidate('basket:stock');
+  const again = () => loadAgain('basket:stock');
   const SIGN = {
     'past its life': 'stop',
     'hardener outlived its oil': 'stop',

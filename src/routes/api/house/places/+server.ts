@@ -16,5 +16,5 @@ export const POST: RequestHandler = async ({ request, locals }) => {
   const checked = check<HousePlace>(housePlace, body.value);
   if (!checked.ok) return refuse(checked.problems);
   const kept = await keepHousePlace(db, person.crewId, checked.value, person.name, now());
-  return kept.ok ? json({ places: kept.places }) : refuse(kept.problems);
+  return kept.ok ? json({ places: kept.document.places }) : refuse(kept.problems);
 };

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { goto, invalidateAll } from '$app/navigation';
+  import { goto } from '$app/navigation';
+  import { loadAgain } from '$lib/ui/shell/load-again';
   import type { Span } from '$core/drying';
   import { coatCard, coatSpec, sequenceCards, topCard } from '$core/document';
   import { coatOfBatch, openLayings, ragsNotSafe, ragsUnaccounted } from '$core/log';
@@ -75,7 +76,7 @@
     handing = true;
     await desk.write('handed.over', {});
     await desk.log.flush();
-    await invalidateAll();
+    await loadAgain();
     await goto(`/jobs/${desk.id}/keep`);
   }
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { restingStep, unitProgress } from '$core/prep';
+  import { restingStep, unitProgress, type PrepStep, type StepProgress } from '$core/prep';
   import { safetyClosing } from '$core/safety';
   import { namedList, stillToMeasure, unitCount } from '$core/surface';
   import { counted, showDuration } from '$core/units';
@@ -11,8 +11,14 @@
   import SurfaceTabs from '$lib/ui/job/SurfaceTabs.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import PhotoStrip from '$lib/ui/photos/PhotoStrip.svelte';
+  import AddStep from '$lib/ui/ready/AddStep.svelte';
+  import LastGrit from '$lib/ui/ready/LastGrit.svelte';
   import LadderPicture from '$lib/ui/ready/LadderPicture.svelte';
+  import { putBack } from '$lib/ui/ready/step-changes';
   import { allConsumables, amountWords } from '$lib/ui/ready/step-words';
+  import { loadAgain } from '$lib/ui/shell/load-again';
+  import { page } from '$app/state';
+  import type { StepEdit } from '$core/surface';
   import StepCard from '$lib/ui/ready/StepCard.svelte';
   import StepList from '$lib/ui/ready/StepList.svelte';
   import UnitBoard from '$lib/ui/ready/UnitBoard.svelte';
@@ -25,10 +31,21 @@
   const done = new JustDone();
   const zone = $derived(desk.job.site.timeZone);
   let unit = $state('');
+  let changing = $state(false);
+  /** What the crew changes on a surface's list: one act, undone at once. */
+  function change(id: string, edits: StepEdit[]) {
+    desk.edit((d) => {
+      const surface = d.surfaces.find((s) => s.id === id)!;
+      if (edits.length) surface.steps = edits;
+      else delete surface.steps;
+    });
+  }
   const total = $derived({
     person: desk.surveys.reduce((s, x) => s + x.prep.personMinutes, 0),
     elapsed: desk.surveys.reduce((s, x) => s + x.prep.elapsedMinutes, 0)
   });
+  /** A step that is not done on the piece that is picked, shown only while the list is changed. */
+  const aside = (step: PrepStep): StepProgress => ({ step, status: 'ahead', record: undefined, open: [] });
   /** Surfaces whose minutes and material nobody can know yet. */
   const unmeasured = $derived(desk.document.surfaces.filter((s) => stillToMeasure(s).length > 0));
   const hours = (minutes: number) => showDuration(Math.round(minutes) * 60_000);
@@ -104,9 +121,73 @@
           Steps{picked ? `, ${picked}` : ''}
           <span class="dim text-[14px] font-normal">{seen.prepDone.done} of {seen.prepDone.of} done</span>
         </h2>
-        <StepList {steps} measured={!unmeasured.includes(surface)} timeZone={zone} units={desk.units} />
+        <StepList
+          steps={changing
+            ? seen.prep.steps.map((step) => steps.find((p) => p.step.id === step.id) ?? aside(step))
+            : steps}
+          measured={!unmeasured.includes(surface)}
+          timeZone={zone}
+          units={desk.units}
+          changing={changing && desk.mayEdit
+            ? {
+                plan: seen.prep,
+                changes: surface.steps ?? [],
+                pieces: surface.units ?? [],
+                onchange: (edits) => change(surface.id, edits)
+              }
+            : null}
+        />
+        {#if seen.prep.dropped.length}
+          <ul class="dropped" aria-label="Left out">
+            {#each seen.prep.dropped as d (d.step.id)}
+              <li>
+                <span
+                  ><b>Left out: {d.step.name}.</b>
+                  {d.why ?? ''}{d.step.asked ? ' What was found on the wood asks for it.' : ''}</span
+                >
+                {#if desk.mayEdit}<button
+                    class="btn line"
+                    onclick={() => change(surface.id, putBack(surface.steps ?? [], d.step.id))}
+                    >Put it back<span class="unseen">: {d.step.name}</span></button
+                  >{/if}
+              </li>
+            {/each}
+          </ul>
+        {/if}
+        {#if changing && seen.prep.idle.length}
+          <p class="mt-2 flex flex-wrap items-center gap-3">
+            <Sign kind="check" /><span
+              >{counted(seen.prep.idle.length, 'change has', 'changes have')} no effect on this list: the step is not on it
+              now, or may not stand there.</span
+            ><button
+              class="btn line"
+              onclick={() =>
+                change(
+                  surface.id,
+                  (surface.steps ?? []).filter((_, i) => !seen.prep.idle.includes(i))
+                )}>Forget them</button
+            >
+          </p>
+        {/if}
+        {#if desk.mayEdit}
+          {#if changing}<AddStep
+              plan={seen.prep}
+              {surface}
+              mayKeep={page.data.mayEditHouse === true}
+              onadd={(step) => change(surface.id, [...(surface.steps ?? []), step])}
+              onkept={() => loadAgain('basket:job')}
+            />{/if}
+          <button class="btn line mt-3 self-start" aria-pressed={changing} onclick={() => (changing = !changing)}
+            >{changing ? 'The list is right' : 'Change the list'}</button
+          >
+        {/if}
       </div>
       <div class="stack">
+        <LastGrit
+          {surface}
+          mayEdit={desk.mayEdit}
+          onpick={(grit) => desk.edit((d) => (d.surfaces.find((s) => s.id === surface.id)!.lastGrit = grit))}
+        />
         {#if ladder.ok}
           <section aria-label="Sanding ladder">
             <h2 class="border-b-[1.5px] border-ink pb-1">Sanding ladder</h2>
@@ -164,6 +245,16 @@
 <style>
   .main {
     gap: 10px;
+  }
+  .dropped li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 10px;
+    align-items: center;
+    justify-content: space-between;
+    padding: 8px 0;
+    border-bottom: 1px solid var(--rule);
+    color: var(--ink-2);
   }
   .takes li {
     display: flex;

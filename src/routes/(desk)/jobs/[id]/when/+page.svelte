@@ -1,6 +1,7 @@
 <script lang="ts">
   import { asText, send } from '$lib/forms/send';
-  import { goto, invalidateAll } from '$app/navigation';
+  import { goto } from '$app/navigation';
+  import { loadAgain } from '$lib/ui/shell/load-again';
   import { onMount, untrack } from 'svelte';
   import { simulateStart, type RankedStart } from '$core/window';
   import { clashOf, visitsOf } from '$core/crew';
@@ -172,7 +173,7 @@
     if (!(await desk.flush())) return;
     const sent = await send('POST', `/api/jobs/${desk.id}/commit`, { startMs: focusMs, part: desk.job.part });
     if (!sent.ok) refusal = `Not booked: ${asText(sent.problems)}`;
-    else if (onWood) await invalidateAll();
+    else if (onWood) await loadAgain();
     else await goto(`/jobs/${desk.id}/load`, { invalidateAll: true });
   }
   const notes = $derived.by(() => {
