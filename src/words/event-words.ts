@@ -1,7 +1,9 @@
 import type { WorkEvent } from '../core/log';
+import type { Taken } from '../core/document';
 import { gateTable, prepStepName } from '../core/prep';
 import { findingName, testTable } from '../core/survey';
 import { countedRags, decimals, showPour, showTemperature, type UnitSystem } from '../core/units';
+import { FLAW_NAMES } from './flaw-words';
 import { TIN_NAMES } from './tin-names';
 import { TIN_CHECKED } from './tin-words';
 import { stageDoneWords } from './method-words';
@@ -11,11 +13,18 @@ import { upperFirst } from './upper-first';
 export interface LayingWords {
   what: (e: LayingEvent) => string;
   ends: (e: LayingEvent) => string;
+  /** Faces of pieces, by their names. */
+  taken: (on: readonly Taken[]) => string;
   /** What a place of the job is called. */
   place: (id: string) => string;
 }
 type LayingEvent = Extract<WorkEvent, { type: 'laying.spread' | 'laying.wiped' | 'laying.stage' }>;
-const BAYS: LayingWords = { what: (e) => `bay ${e.data.laying}`, ends: () => 'done', place: (id) => id };
+const BAYS: LayingWords = {
+  what: (e) => `bay ${e.data.laying}`,
+  ends: () => 'done',
+  place: (id) => id,
+  taken: (on) => on.map((t) => t.surface).join(', ')
+};
 
 /** A line of the log: what happened, by whom. */
 export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords = BAYS): string {
@@ -91,6 +100,10 @@ export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords 
       return `Before coat ${e.data.coat}: ${TIN_CHECKED[e.data.reason]}, ${by}`;
     case 'tin.overruled':
       return `Coat ${e.data.coat} goes on in spite of “${TIN_NAMES[e.data.reason]}”: ${e.data.why}, ${by}`;
+    case 'flaw.found':
+      return `Found: ${FLAW_NAMES[e.data.flaw]} in coat ${e.data.coat}, ${laying.taken(e.data.on)}, ${e.data.extent === 'spot' ? 'the spot' : 'the whole face'} to mend${e.data.more ? ', one coat more' : ''}${e.data.note ? `. ${e.data.note}` : ''}, ${by}`;
+    case 'flaw.mended':
+      return `Flaw in coat ${e.data.coat} mended${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
     case 'coat.remedied':
       return `Coat ${e.data.coat} taken off again and mended${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
     case 'day.closed':

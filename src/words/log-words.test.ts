@@ -12,6 +12,7 @@ const span = { p10: min(10), p50: min(60), p90: min(120) };
 
 const LAYING: LayingWords = {
   what: (e) => `bay ${e.data.laying}`,
+  taken: (on) => on.map((t) => t.surface).join(', '),
   place: (id) => `the ${id}`,
   ends: ({ data: { coat } }) => (coat === 1 ? 'wiped' : coat === 2 ? 'laid off' : 'done')
 };
@@ -49,6 +50,21 @@ describe('the log in words', () => {
     [made('day.closed', { date: '2027-05-18' }), 'Day closed, Tove'],
     [made('handed.over', {}), 'Handed over, Tove'],
     [made('event.undone', { event: 'x'.repeat(36) }), 'Taken back, Tove']
+    [
+      made('flaw.found', {
+        coat: 3,
+        flaw: 'run',
+        on: [{ surface: 'box' }],
+        extent: 'whole face',
+        more: true,
+        note: 'At the hinge'
+      }),
+      'Found: a run in coat 3, box, the whole face to mend, one coat more. At the hinge, Tove'
+    ],
+    [
+      made('flaw.mended', { coat: 3, flaw: '01900000-0000-7000-8000-000000000001', note: 'Cut to P320' }),
+      'Flaw in coat 3 mended: Cut to P320, Tove'
+    ],
   ];
   it.each(cases.map(([e, words]) => [e.type, e, words] as const))('%s', (_, e, words) =>
     expect(eventWords(e, 'metric', LAYING)).toBe(words)

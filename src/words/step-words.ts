@@ -1,5 +1,6 @@
 import type { Step } from '../core/site';
 import { counted, countedRags, showDuration } from '../core/units';
+import { FLAW_NAMES, MENDING_WORDS } from './flaw-words';
 import { METHOD_HOW, OFF_WORDS, stageWords } from './method-words';
 import { clockTime, dayHour, spanWords } from './time';
 import { upperFirst } from './upper-first';
@@ -131,6 +132,14 @@ export function stepWords(s: Step, nowMs: number, timeZone: string, what?: strin
         }`,
         action: 'Write down the remedy'
       };
+    case 'mend': {
+      const how = s.branch.map((m) => MENDING_WORDS[m](s.abrasive, s.extent)).join('; then ');
+      return {
+        title: `Mend ${FLAW_NAMES[s.what]}, ${it}`,
+        detail: `Coat ${s.coat}: ${how}.${s.more ? ' It gets one coat more than its like.' : ''} Dust off, lamp along it.`,
+        action: 'It is mended'
+      };
+    }
     case 'morning test':
       return {
         title: `Feel coat ${s.coat} in the morning`,

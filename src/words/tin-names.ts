@@ -14,5 +14,6 @@ export const TIN_NAMES: Readonly<Record<TinReasonKind, string>> = {
   thumb: 'not ready by the thumb',
   colour: 'colour not approved',
   prep: 'preparation not done',
+  flaw: 'flaw not mended',
   between: 'not rubbed between coats'
 };

@@ -3,6 +3,8 @@ import type { TinReason } from '../core/job';
 import { prepStepName } from '../core/prep';
 import { underWords } from '../core/coats';
 import { counted, decimals, showDuration, HOUR_MS, type UnitSystem } from '../core/units';
+import type { Taken } from '../core/document';
+import { FLAW_NAMES } from './flaw-words';
 import { closureWords } from './closure-words';
 import { RULE_WORD } from './rule-words';
 import { spanWords, whenWords } from './time';
@@ -46,6 +48,7 @@ export interface TinTold {
   timeZone: string;
   units: UnitSystem;
   surface: (id: string) => string;
+  taken: (on: readonly Taken[]) => string;
 }
 
 /** A reason in words: what is so, and what puts it right. */
@@ -142,6 +145,12 @@ export function tinReasonWords({ fact }: TinReason, at: TinTold): TinReasonWords
         cure: { words: 'Open Ready', at: 'ready' }
       };
     }
+    case 'flaw':
+      return {
+        title: `${upperFirst(FLAW_NAMES[fact.flaw])} in coat ${fact.below}, ${at.taken(fact.on)}`,
+        detail: 'It was found and is not mended. Oil over it makes it stay.',
+        cure: { words: 'It is mended' }
+      };
     case 'between': {
       const { how, with: abrasive } = fact.between;
       return {

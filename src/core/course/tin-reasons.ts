@@ -37,6 +37,7 @@ export const TIN_REASON_ROWS: Readonly<Record<TinReasonKind, TinReasonRow>> = {
   thumb: crew,
   colour: { of: 'house', ...lead },
   prep: { ...crew, ahead: true },
+  flaw: crew,
   between: crew
 };
 

@@ -13,6 +13,7 @@ export {
   withSystem
 } from './coat-specs';
 export { FIRST_PART } from '../keyed';
+export { withMoreCoats } from './more-coats';
 export { type Cell, cellKey, cellsOf, keysTaken, ownersOf, wholeCell, wholeSurfaceId } from './owners';
 export {
   atPlace,

@@ -1,8 +1,8 @@
 import { localDate } from '../calendar';
 import { colourLock } from '../choose';
 import { betweenCoats, type Between, type LayerFinding } from '../coats';
-import { tinReasonRow, TIN_REASONS, TIN_WORDS_OF, type TinReasonKind, type TinWordOf } from '../course';
-import { coatCard, coatCount, coatSpecs, wholeSurfaceId } from '../document';
+import { tinReasonRow, TIN_REASONS, TIN_WORDS_OF, type FlawKind, type TinReasonKind, type TinWordOf } from '../course';
+import { coatCard, coatCount, coatSpecs, wholeSurfaceId, type Taken } from '../document';
 import type { Span } from '../drying';
 import type { Closure, Rule } from '../judge';
 import { restingStep, unitProgress } from '../prep';
@@ -33,6 +33,7 @@ export type TinFact =
       /** What was done and rests yet. */
       rests: { step: string; untilMs: number } | null;
     }
+  | { kind: 'flaw'; flaw: FlawKind; on: Taken[]; below: number }
   | { kind: 'between'; between: Between; below: number; failed: boolean };
 
 /** One reason to leave the tin shut. */
@@ -78,7 +79,8 @@ export function beforeTin({ parts, surveys }: Pick<JobView, 'parts' | 'surveys'>
     ...hourReasons(seen),
     ...belowReasons(seen, coat),
     ...layerReasons(seen, coat),
-    ...colourReasons(seen)
+    ...colourReasons(seen),
+    ...flawReasons(seen)
   ];
   const reasons = found
     .map((r): TinReason => settledBy(seen, coat, r))
@@ -252,3 +254,9 @@ function colourReasons({ job, state }: PartView): Found[] {
   if (lock ? lock.held && !lock.reopened : boards.length === 0) return [];
   return [{ fact: { kind: 'colour', word: !lock ? 'none' : lock.reopened ? 'reopened' : 'another' } }];
 }
+
+/** Flaws of the coats below that nobody mended yet. */
+const flawReasons = ({ job, state }: PartView): Found[] =>
+  state.flaws
+    .filter((f) => f.part === job.part && !f.mended)
+    .map(({ id, flaw, on, coat }) => ({ of: id, fact: { kind: 'flaw', flaw, on, below: coat } }));

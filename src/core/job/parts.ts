@@ -1,5 +1,5 @@
 import { careDueAt } from '../care';
-import { coatCount, coatsOnFace, partJobs, type JobDocument, type PartJob } from '../document';
+import { coatCount, coatsOnFace, partJobs, withMoreCoats, type JobDocument, type PartJob } from '../document';
 import type { HouseRules } from '../house';
 import { withoutOwn, type Knowledge } from '../knowledge';
 import { forPart, jobStage, type JobStage, type WorkState } from '../log';
@@ -8,10 +8,15 @@ import { asPlaced } from './places';
 
 /**
  * The parts of a job that have anything to coat, as they are worked; the first alone of a job that has nothing yet. With its
- * state a last coat that the look found needless is left out.
+ * state a last coat that the look found needless is left out, and faces with a flaw get one coat more where that was said.
  */
-export function workedParts(document: JobDocument, state?: Pick<WorkState, 'looks' | 'coats' | 'moved'>): PartJob[] {
-  const parts = partJobs(document).map((job) => (state ? asPlaced(document, asLooked(job, state), state) : job));
+export function workedParts(
+  document: JobDocument,
+  state?: Pick<WorkState, 'looks' | 'coats' | 'moved' | 'flaws'>
+): PartJob[] {
+  const parts = partJobs(document).map((job) =>
+    state ? asPlaced(document, asMended(asLooked(job, state), state), state) : job
+  );
   const held = parts.filter((p) => p.surfaces.length > 0);
   return held.length ? held : parts.slice(0, 1);
 }
@@ -29,6 +34,13 @@ function asLooked(job: PartJob, { looks }: Pick<WorkState, 'looks'>): PartJob {
     }))
   };
 }
+
+/** A part whose faces with a flaw get one coat more, where whoever found it said so. */
+const asMended = (job: PartJob, { flaws }: Pick<WorkState, 'flaws'>): PartJob =>
+  withMoreCoats(
+    job,
+    flaws.filter((f) => f.more && f.part === job.part).map((f) => f.on)
+  );
 
 /** Coats wanted over all parts. */
 export const coatsWanted = (document: JobDocument, state?: WorkState): number =>

@@ -43,3 +43,6 @@ export const BETWEEN_ROWS: Readonly<Record<ProductClass, BetweenRow>> = {
   wax: never,
   'non-drying-oil': never
 };
+
+/** What a coat of a class is cut back with: its own later abrasive, else an oil's. */
+export const abrasiveFor = (of: ProductClass): string => (BETWEEN_ROWS[of].later ?? oil.later!).abrade;

@@ -1,3 +1,3 @@
 export { foundRules, rulingOverFound } from './over-found';
 export { layerRules, layerRuling, rulingNow, type Layer, type LayerResult, type LayerRuling } from './layers';
-export { BETWEEN_ROWS, type BetweenRow } from './between';
+export { abrasiveFor, BETWEEN_ROWS, type BetweenRow } from './between';

@@ -21,6 +21,7 @@ export const FAMILIES = [
   'coat',
   'laying',
   'tack',
+  'flaw',
   'look',
   'reading',
   'note',
@@ -236,6 +237,27 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
     take: (s, e) => {
       if (tinReasonRow(e.data.reason).overrule === 'nobody') return 'nobody overrules it';
       s.tins.push({ ...e.data, atMs: e.at, by: e.byName });
+      return null;
+    }
+  },
+  'flaw.found': {
+    ...work,
+    family: 'flaw',
+    ofPart: true,
+    take: (s, e) => {
+      s.flaws.push({ id: e.id, ...e.data, atMs: e.at, by: e.byName });
+      return null;
+    }
+  },
+  'flaw.mended': {
+    ...work,
+    family: 'flaw',
+    ofPart: true,
+    take: (s, e) => {
+      const flaw = s.flaws.find((f) => f.id === e.data.flaw);
+      if (!flaw) return 'no such flaw was found';
+      if (flaw.mended) return 'it was mended already';
+      flaw.mended = { atMs: e.at, by: e.byName, ...(e.data.note && { note: e.data.note }) };
       return null;
     }
   },

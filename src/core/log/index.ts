@@ -10,6 +10,7 @@ export {
   type CoatRef,
   type ColourWord,
   type CoatState,
+  type FlawFound,
   forPart,
   JOB_STAGES,
   type JobStage,

@@ -1,6 +1,6 @@
 import { Type, type Static, type TSchema } from 'typebox';
 import { BATCH_FORM, EVENT_VERSION, ID_FORM, SLUG_FORM, STEP_FORM, UUID7_FORM, UUID_FORM } from '../keyed';
-import { TinReasonSchema } from '../course/schema';
+import { FlawSchema, TinReasonSchema } from '../course/schema';
 import { TakenSchema } from '../document/schema';
 import { StageSchema } from '../method/schema';
 import { gateTable } from '../prep';
@@ -178,7 +178,9 @@ export const EVENT_SCHEMAS = [
         face: Type.Optional(surface),
         finding: Type.Optional(named(findingTable)),
         caption: Type.Optional(Type.String({ minLength: 1, maxLength: 200 })),
-        sample: Type.Optional(sample)
+        sample: Type.Optional(sample),
+        /** The entry of the flaw it shows. */
+        flaw: Type.Optional(Type.String({ pattern: UUID7_FORM.pattern }))
       },
       closed
     )
@@ -260,6 +262,24 @@ export const EVENT_SCHEMAS = [
       closed
     )
   ),
+  /** A flaw of a coat, where it is and how it is mended; `more`: what it is on gets one coat more than its like. */
+  event(
+    'flaw.found',
+    Type.Object(
+      {
+        part,
+        coat,
+        flaw: FlawSchema,
+        on: Type.Array(TakenSchema, { minItems: 1, maxItems: 400, uniqueItems: true }),
+        extent: Type.Enum(['spot', 'whole face']),
+        more: Type.Boolean(),
+        note
+      },
+      closed
+    )
+  ),
+  /** It was mended: `flaw` is the entry that found it. */
+  event('flaw.mended', Type.Object({ part, coat, flaw: Type.String({ pattern: UUID7_FORM.pattern }), note }, closed)),
   event('coat.remedied', Type.Object({ part, coat, note }, closed)),
   event('day.closed', Type.Object({ date: Type.String({ format: 'date' }) }, closed)),
   event('handed.over', Type.Object({}, closed)),

@@ -1,4 +1,4 @@
-import type { TinReasonKind } from '../course';
+import type { FlawKind, TinReasonKind } from '../course';
 import type { StageDone } from '../method';
 import type { StepRecord } from '../prep';
 import type { Survey } from '../survey';
@@ -90,6 +90,20 @@ export interface LookSaid {
   by: string;
 }
 
+/** A flaw of a coat, where it was found, and who mended it. */
+export interface FlawFound extends CoatRef {
+  /** The entry that found it. */
+  id: string;
+  flaw: FlawKind;
+  on: Taken[];
+  extent: 'spot' | 'whole face';
+  more: boolean;
+  note?: string;
+  atMs: number;
+  by: string;
+  mended?: { atMs: number; by: string; note?: string };
+}
+
 /** A reason that somebody saw to, or went on in spite of: then it says why. */
 export interface TinSettled extends CoatRef {
   reason: TinReasonKind;
@@ -133,6 +147,8 @@ export interface WorkState {
   tins: TinSettled[];
   /** Coats rubbed for the next: `coat` is the one to come. */
   rubbed: (CoatRef & { how: 'denib' | 'abrade'; lamp: boolean; note?: string; atMs: number; by: string })[];
+  /** What was found wrong with coats. */
+  flaws: FlawFound[];
   /** When parts were installed. */
   installed: Map<string, number>;
   /** Where parts were carried, in order. */
@@ -165,6 +181,7 @@ export const emptyState = (undone: Set<string>): WorkState => ({
   looks: new Map(),
   tins: [],
   rubbed: [],
+  flaws: [],
   installed: new Map(),
   moved: new Map(),
   batchesMixed: 0,

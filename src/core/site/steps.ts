@@ -2,12 +2,14 @@ import type { Span } from '../drying';
 import type { HouseRules } from '../house';
 import { classTraits, isTwoPart, touchDryProgress } from '../product';
 import { localDate } from '../calendar';
+import { flawRow, type FlawKind, type Mending } from '../course';
+import { abrasiveFor } from '../layers';
 import type { Method, MethodRow, StageDue } from '../method';
 import { kindRow } from '../surface';
 import { counted } from '../units';
 import { cardOf, coatCard, coatCount, coatSpec, finishCard } from '../document';
 import type { PartJob, Taken } from '../document';
-import { batchesFor, openLayings, ragsNotSafe, ragsUnaccounted, type WorkState } from '../log';
+import { batchesFor, openLayings, ragsNotSafe, ragsUnaccounted, type FlawFound, type WorkState } from '../log';
 import type { LayingEnd } from './dwell-clock';
 import { faceBoard, missing, namesFaces, wanting } from './face-board';
 import type { LiveCoat, LiveWork } from './live';
@@ -62,6 +64,19 @@ export type Step = { closed?: string; warn?: string; later?: true } & (
   | { kind: 'wait'; coat: number; next: number; span: Span; progress: number }
   /** Oil stood on a coat: it comes off before anything else goes on. */
   | { kind: 'remedy'; coat: number; layings: number[]; stain: boolean }
+  /** A flaw that was found is mended: cut back, filled, touched in, as its branch goes. */
+  | {
+      kind: 'mend';
+      coat: number;
+      flaw: string;
+      what: FlawKind;
+      on: Taken[];
+      branch: readonly Mending[];
+      /** What it is cut back with. */
+      abrasive: string;
+      extent: FlawFound['extent'];
+      more: boolean;
+    }
   /** A thumb's test is owed on a morning after a late wipe or a remedy. */
   | { kind: 'morning test'; coat: number }
   | { kind: 'rags'; out: number }
@@ -124,6 +139,7 @@ export function nextSteps(
       off: b.off
     });
   out.push(...dueStages(live, nowMs));
+  out.push(...mendSteps(job, state, live));
   out.push(...behindGate(coatSteps(job, state, live, wanted, nowMs, recoatBy), gate));
   const rags = ragsUnaccounted(state);
   if (rags > 0) out.push({ kind: 'rags', out: rags });
@@ -151,6 +167,34 @@ function behindGate(steps: readonly Step[], gate: { coat: number; open: readonly
       i === first ? [{ kind: 'gate', coat: gate!.coat, open, ...(s.closed && { closed: s.closed }) }] : [];
     return [...before, { ...s, closed }];
   });
+}
+
+/** Flaws that nobody mended yet; most want the coat touch dry first. */
+function mendSteps(job: PartJob, { flaws }: WorkState, { coats }: LiveWork): Step[] {
+  return flaws
+    .filter((f) => f.part === job.part && !f.mended)
+    .flatMap(({ id, coat, flaw, on, extent, more }): Step[] => {
+      const card = coatCard(job, coat);
+      if (!card) return [];
+      const { branch, dry } = flawRow(flaw);
+      const laid = coats.find((c) => c.number === coat);
+      const wet = dry && classTraits(card.class).cures && (laid?.progress ?? 0) < touchDryProgress(card);
+      const abrasive = abrasiveFor(card.class);
+      return [
+        {
+          kind: 'mend',
+          coat,
+          flaw: id,
+          what: flaw,
+          on,
+          branch,
+          abrasive,
+          extent,
+          more,
+          ...(wet && { closed: `coat ${coat} is not touch dry` })
+        }
+      ];
+    });
 }
 
 /** Stages that are due on layings, and of those whose time has not come the soonest. */

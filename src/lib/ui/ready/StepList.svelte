@@ -23,6 +23,8 @@
     } | null;
   }
   const { steps, measured, timeZone, units, changing = null }: Props = $props();
+  /** The step whose tools are out. */
+  let opened = $state<string | null>(null);
 </script>
 
 <ol class="steps" aria-label="Steps">
@@ -53,7 +55,15 @@
             class="wait">{waitWords(p.step.wait)}</span
           >{/if}</span
       >
-      {#if changing}<StepTools step={p.step} {...changing} />{/if}
+      {#if changing}
+        {#if opened === p.step.id}<StepTools step={p.step} {...changing} />{/if}
+        <button
+          class="open link"
+          aria-expanded={opened === p.step.id}
+          onclick={() => (opened = opened === p.step.id ? null : p.step.id)}
+          >{opened === p.step.id ? 'That is right' : 'Change it'}<span class="unseen">: {p.step.name}</span></button
+        >
+      {/if}
     </li>
   {/each}
 </ol>
@@ -92,6 +102,11 @@
     margin-left: 8px;
     font-size: 13px;
     color: var(--ink-2);
+  }
+  .open {
+    grid-column: 2 / -1;
+    justify-self: start;
+    min-height: 40px;
   }
   .scope {
     margin-left: 8px;

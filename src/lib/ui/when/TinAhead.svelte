@@ -1,9 +1,11 @@
 <script lang="ts">
   import { tinReasonRow } from '$core/course';
+  import type { Taken } from '$core/document';
   import { beforeTin } from '$core/job';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
   import { stationOf } from '$words/station-address';
+  import { takenWords } from '$words/part-words';
   import { tinReasonWords } from '$words/tin-words';
 
   /** What will shut the tin on the day of the start and can be settled before: said where the start is booked. */
@@ -14,7 +16,8 @@
     nowMs: desk.minuteMs,
     timeZone: desk.job.site.timeZone,
     units: desk.units,
-    surface: (id: string) => desk.document.surfaces.find((s) => s.id === id)?.name ?? id
+    surface: (id: string) => desk.document.surfaces.find((s) => s.id === id)?.name ?? id,
+    taken: (on: readonly Taken[]) => takenWords(desk.document, on)
   });
 </script>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { coatSpec, cardOf, coatCount } from '$core/document';
+  import { coatSpec, cardOf, coatCount, type Taken } from '$core/document';
   import type { BeforeTin, TinReason } from '$core/job';
   import { counted } from '$core/units';
   import { clock } from '../clock/clock.svelte';
@@ -8,6 +8,7 @@
   import { stationOf } from '$words/station-address';
   import { TIN_NAMES } from '$words/tin-names';
   import { OVERRULE_WORDS, tinReasonWords, WHOSE_WORDS } from '$words/tin-words';
+  import { takenWords } from '$words/part-words';
   import { clockTime } from '$words/time';
 
   interface Props {
@@ -23,7 +24,9 @@
   const zone = $derived(desk.job.site.timeZone);
   const spec = $derived(coatSpec(desk.job.finish!, gate.coat));
   const surface = (id: string) => desk.document.surfaces.find((s) => s.id === id)?.name ?? id;
-  const words = (r: TinReason) => tinReasonWords(r, { nowMs: clock.now, timeZone: zone, units: desk.units, surface });
+  const taken = (on: readonly Taken[]) => takenWords(desk.document, on);
+  const words = (r: TinReason) =>
+    tinReasonWords(r, { nowMs: clock.now, timeZone: zone, units: desk.units, surface, taken });
   const key = (r: TinReason) => `${r.kind} ${r.of ?? ''}`;
   const settled = $derived(gate.reasons.filter((r) => r.settled));
   const firstName = $derived(desk.me.split(' ')[0]);
@@ -40,6 +43,8 @@
     if (r.checked)
       return onlogged(words(r).cure.words, await desk.write('tin.checked', { coat: gate.coat, reason: r.kind }));
     if (fact.kind === 'thumb') return onfeel();
+    if (fact.kind === 'flaw')
+      return onlogged('Mended', await desk.write('flaw.mended', { coat: fact.below, flaw: r.of! }));
     if (fact.kind === 'between')
       onlogged(
         lamp ? words(r).cure.words : 'Flaw written down',

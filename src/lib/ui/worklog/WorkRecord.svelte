@@ -9,7 +9,7 @@
   import { clock } from '../clock/clock.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import { eventWords, type LayingWords } from '$words/event-words';
-  import { layingName, partName } from '$words/part-words';
+  import { layingName, partName, takenWords } from '$words/part-words';
   import { clockTime, dayShort, whenWords } from '$words/time';
 
   /** What has happened on the job: its batches, its coats, and the log, newest first. */
@@ -41,6 +41,7 @@
         bay: spread?.bay ?? !spread?.on
       });
     },
+    taken: (on) => takenWords(desk.document, on),
     place: (id) => desk.document.places.find((p) => p.id === id)?.name ?? 'another place',
     ends: (e) => {
       const job = partAt(e.data.part)?.job;

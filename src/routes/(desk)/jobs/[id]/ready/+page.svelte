@@ -183,14 +183,14 @@
         {/if}
       </div>
       <div class="stack">
-        <LastGrit
-          {surface}
-          mayEdit={desk.mayEdit}
-          onpick={(grit) => desk.edit((d) => (d.surfaces.find((s) => s.id === surface.id)!.lastGrit = grit))}
-        />
-        {#if ladder.ok}
-          <section aria-label="Sanding ladder">
-            <h2 class="border-b-[1.5px] border-ink pb-1">Sanding ladder</h2>
+        <section aria-label="Sanding ladder">
+          <h2 class="border-b-[1.5px] border-ink pb-1">Sanding ladder</h2>
+          <LastGrit
+            {surface}
+            mayEdit={desk.mayEdit}
+            onpick={(grit) => desk.edit((d) => (d.surfaces.find((s) => s.id === surface.id)!.lastGrit = grit))}
+          />
+          {#if ladder.ok}
             <div class="mt-2 max-w-[320px]">
               <LadderPicture
                 {ladder}
@@ -218,8 +218,8 @@
                   ? `, ${ladder.grits.length - other.ladder.grits.length} fewer`
                   : ''}. Scratches show most on dark colours and gloss.
               </p>{/if}
-          </section>
-        {/if}
+          {/if}
+        </section>
         <section aria-label="What it takes">
           <h2 class="border-b-[1.5px] border-ink pb-1">What it takes, all surfaces</h2>
           {#if unmeasured.length}<p class="flex gap-2 py-2">

@@ -10,7 +10,7 @@
   import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import RefusedEntry from '$lib/ui/outbox/RefusedEntry.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
-  import { layingName, partName } from '$words/part-words';
+  import { layingName, partName, takenWords } from '$words/part-words';
   import { OFF_WORDS, stageDoneWords } from '$words/method-words';
   import { stepWords } from '$words/step-words';
   import { upperFirst } from '$words/upper-first';
@@ -27,6 +27,7 @@
   import PieceBoard from '$lib/ui/pieces/PieceBoard.svelte';
   import SpreadPanel from '$lib/ui/worklog/SpreadPanel.svelte';
   import TackPanel from '$lib/ui/worklog/TackPanel.svelte';
+  import FlawPanel from '$lib/ui/worklog/FlawPanel.svelte';
   import JustDoneLine from '$lib/ui/worklog/JustDoneLine.svelte';
   import { JustDone } from '$lib/ui/worklog/just-done.svelte';
   import WorkRecord from '$lib/ui/worklog/WorkRecord.svelte';
@@ -52,9 +53,13 @@
   const board = $derived(faceBoard(desk.job, desk.state, desk.live));
   const pieces = $derived(namesFaces(board));
   const what = (s: Step) =>
-    s.kind === 'wipe' || s.kind === 'stage' ? layingName(desk.document, desk.job, s) : undefined;
+    s.kind === 'wipe' || s.kind === 'stage'
+      ? layingName(desk.document, desk.job, s)
+      : s.kind === 'mend'
+        ? takenWords(desk.document, s.on)
+        : undefined;
   type Panel =
-    | { kind: 'mix' | 'close' | 'tack' | 'look' | 'gate'; coat: number }
+    | { kind: 'mix' | 'close' | 'tack' | 'look' | 'gate' | 'flaw'; coat: number }
     | { kind: 'spread'; step: Extract<Step, { kind: 'spread' }> }
     | { kind: 'note' }
     | { kind: 'reading' };
@@ -127,6 +132,8 @@
         return void (panel = { kind: 'look', coat: s.coat });
       case 'carry':
         return logged(`Carried to ${s.place}`, await carry(s.placeId));
+      case 'mend':
+        return logged('Mended', await desk.write('flaw.mended', { coat: s.coat, flaw: s.flaw }));
       case 'remedy':
         return logged('Written down', await desk.write('coat.remedied', { coat: s.coat }));
       case 'morning test':
@@ -176,6 +183,8 @@
       <TackPanel coat={panel.coat} onclose={(id) => logged('Test written', id)} />
     {:else if panel?.kind === 'look'}
       <LookPanel coat={panel.coat} onclose={(id) => logged('Written down', id)} />
+    {:else if panel?.kind === 'flaw'}
+      <FlawPanel coat={panel.coat} {board} onclose={(id) => logged('Flaw written down', id)} />
     {:else if panel?.kind === 'note'}
       <NotePanel onclose={(id) => logged('Note written', id)} />
     {:else if panel?.kind === 'reading'}
@@ -208,7 +217,7 @@
 
     {#if !panel && desk.mayLog}
       <ul class="next" aria-label="Next">
-        {#each rest as s (s.kind + ('laying' in s ? `${s.coat} ${s.laying}` : '') + ('batch' in s ? s.batch : ''))}
+        {#each rest as s (s.kind + ('laying' in s ? `${s.coat} ${s.laying}` : '') + ('batch' in s ? s.batch : '') + (s.kind === 'mend' ? s.flaw : ''))}
           {@const w = stepWords(s, clock.now, zone, what(s))}
           <li class:asks={w.no}>
             <div>
@@ -239,7 +248,8 @@
       <div class="tools">
         {#if lastCoat > 0}<button class="btn line" onclick={() => (panel = { kind: 'tack', coat: lastCoat })}
             >Tack test</button
-          >{/if}
+          >
+          <button class="btn line" onclick={() => (panel = { kind: 'flaw', coat: lastCoat })}>Flaw</button>{/if}
         <button class="btn line" onclick={() => (panel = { kind: 'reading' })}>Reading</button>
         <button class="btn line" onclick={() => (panel = { kind: 'note' })}>Note</button>
       </div>
