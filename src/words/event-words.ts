@@ -47,7 +47,13 @@ export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords 
     case 'batch.stirred':
       return `Batch ${e.data.batch} stirred, ${by}`;
     case 'batch.emptied':
-      return `Batch ${e.data.batch} ended, ${showPour(e.data.leftL, units)} left`;
+      return [
+        `Batch ${e.data.batch} ended, ${showPour(e.data.leftL, units)} left${e.data.rest ? `, ${e.data.rest}` : ''}`,
+        e.data.spiltL && `${showPour(e.data.spiltL, units)} spilt`,
+        e.data.done && e.data.done < 1 && `${decimals(e.data.done * 100, 0)} % of the coat on`
+      ]
+        .filter(Boolean)
+        .join('; ');
     case 'tack.felt':
       return `Coat ${e.data.coat} feels ${e.data.felt}, ${by}`;
     case 'reading.taken': {

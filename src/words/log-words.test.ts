@@ -49,7 +49,7 @@ describe('the log in words', () => {
     [made('rags.safe', { count: 9, how: 'under water in the metal can' }), '9 rags under water in the metal can, Tove'],
     [made('day.closed', { date: '2027-05-18' }), 'Day closed, Tove'],
     [made('handed.over', {}), 'Handed over, Tove'],
-    [made('event.undone', { event: 'x'.repeat(36) }), 'Taken back, Tove']
+    [made('event.undone', { event: 'x'.repeat(36) }), 'Taken back, Tove'],
     [
       made('flaw.found', {
         coat: 3,
@@ -64,7 +64,7 @@ describe('the log in words', () => {
     [
       made('flaw.mended', { coat: 3, flaw: '01900000-0000-7000-8000-000000000001', note: 'Cut to P320' }),
       'Flaw in coat 3 mended: Cut to P320, Tove'
-    ],
+    ]
   ];
   it.each(cases.map(([e, words]) => [e.type, e, words] as const))('%s', (_, e, words) =>
     expect(eventWords(e, 'metric', LAYING)).toBe(words)

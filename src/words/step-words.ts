@@ -94,6 +94,12 @@ export function stepWords(s: Step, nowMs: number, timeZone: string, what?: strin
             : `coat ${s.coat}${s.batch ? `, batch ${s.batch}` : ''}, ${s.product}. ${s.untested ? 'Try the coat below with the thumb first. ' : ''}${METHOD_HOW[s.method]} ${s.onFaces ? 'Pick the faces it goes on.' : s.walkedOn ? 'From the far corner to the way out.' : ''}`.trim(),
         action: s.onFaces ? 'Oil goes on' : `Oil is on bay ${s.laying}`
       };
+    case 'end batch':
+      return {
+        title: `Batch ${s.batch} is empty`,
+        detail: 'Or past its use: say what is left of it, and how much of the coat is on.',
+        action: `End batch ${s.batch}`
+      };
     case 'close coat':
       return {
         title: `Close coat ${s.coat}`,

@@ -1,7 +1,15 @@
 export { EVENT_VERSION } from '../keyed';
 export { EVENT_ROWS, type EventFamily, eventRow, FAMILIES, partsNamed, type EventRow } from './event-rows';
 export { fold, foldNext } from './fold';
-export { type EventData, type EventSaid, type EventType, type NewEvent, type WorkEvent } from './schema';
+export {
+  REST_GOES,
+  type RestGoes,
+  type EventData,
+  type EventSaid,
+  type EventType,
+  type NewEvent,
+  type WorkEvent
+} from './schema';
 export {
   type Approval,
   batchesFor,

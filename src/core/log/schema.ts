@@ -14,6 +14,9 @@ const laterCoat = Type.Integer({ minimum: 2, maximum: 12 });
 const part = Type.String({ pattern: SLUG_FORM.pattern });
 /** A place of the job. */
 const place = Type.String({ pattern: SLUG_FORM.pattern });
+/** Where what is left of a batch goes: never back into the tin. */
+export const REST_GOES = ['hardened in the waste can', 'kept in a labelled jar', 'on other work'] as const;
+export type RestGoes = (typeof REST_GOES)[number];
 /** Layings of a coat are numbered in the order they began. */
 const laying = Type.Integer({ minimum: 1, maximum: 400 });
 /** What a laying went on, faces of pieces; one lifted from version 1 may have kept no more than that it was a stretch. */
@@ -111,7 +114,20 @@ export const EVENT_SCHEMAS = [
   ),
   event('batch.poured', Type.Object({ batch }, closed)),
   event('batch.stirred', Type.Object({ batch }, closed)),
-  event('batch.emptied', Type.Object({ batch, leftL: litres }, closed)),
+  /** It ended: what was left and where that went, what was spilt, and how much of its coat is on by then. */
+  event(
+    'batch.emptied',
+    Type.Object(
+      {
+        batch,
+        leftL: litres,
+        spiltL: Type.Optional(litres),
+        rest: Type.Optional(Type.Enum([...REST_GOES])),
+        done: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1 }))
+      },
+      closed
+    )
+  ),
   event('tack.felt', Type.Object({ part, coat, felt: Type.Enum(['wet', 'tacky', 'touch dry', 'ready']) }, closed)),
   event(
     'reading.taken',

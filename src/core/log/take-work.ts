@@ -121,7 +121,10 @@ export function takeBatch(state: WorkState, e: BatchEvent): string | null {
   if (!found) return `batch ${e.data.batch} was not mixed`;
   if (e.type === 'batch.poured') found.pouredAtMs ??= e.at;
   else if (e.type === 'batch.stirred') found.stirredAtMs ??= e.at;
-  else Object.assign(found, { emptiedAtMs: e.at, leftL: e.data.leftL });
+  else {
+    const { batch: _, ...said } = e.data;
+    Object.assign(found, { ...said, emptiedAtMs: e.at });
+  }
   return null;
 }
 
@@ -150,6 +153,10 @@ export function reckonUp(state: WorkState, of: CoatRef | undefined): void {
   if (!coats.every((c): c is CoatState & { usedL: number } => c?.usedL !== undefined)) return;
   const sum = (litresOf: (b: BatchState) => number) => joined.batches.reduce((s, b) => s + litresOf(b), 0);
   const usedL = coats.reduce((s, c) => s + c.usedL, 0);
-  const doesNotAddUp = !addsUp({ heldL: sum((b) => b.totalL), leftL: sum((b) => b.leftL ?? 0), usedL });
+  const doesNotAddUp = !addsUp({
+    heldL: sum((b) => b.totalL),
+    leftL: sum((b) => (b.leftL ?? 0) + (b.spiltL ?? 0)),
+    usedL
+  });
   for (const c of coats) c.doesNotAddUp = doesNotAddUp;
 }

@@ -1,4 +1,5 @@
 import type { FlawKind, TinReasonKind } from '../course';
+import type { RestGoes } from './schema';
 import type { StageDone } from '../method';
 import type { StepRecord } from '../prep';
 import type { Survey } from '../survey';
@@ -80,6 +81,11 @@ export interface BatchState {
   stirredAtMs?: number;
   emptiedAtMs?: number;
   leftL?: number;
+  spiltL?: number;
+  /** Where the rest went. */
+  rest?: RestGoes;
+  /** How much of its coat was on by then, 0 to 1. */
+  done?: number;
 }
 
 /** Whether a coat that hangs on the look goes on, and who said so. */

@@ -14,3 +14,4 @@ export {
 export { batchLetter, nextSteps, type Step } from './steps';
 export { type CoatShare, shareOf, sharesBatch, type SharingPart } from './shared-batch';
 export { lookTally, type MoistureSeen, type SurfaceSurvey, surveySurface, surveySurfaces } from './surface-survey';
+export { running, type Running } from './running';

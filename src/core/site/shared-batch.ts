@@ -33,6 +33,7 @@ export function sharesBatch(parts: readonly SharingPart[], of: CoatRef): (CoatRe
 /** What a coat has of its batches, in litres: mixed for it and left, its share of each where several coats use one. */
 export interface CoatShare {
   heldL: number;
+  /** What did not go on: left, or spilt. */
   leftL: number;
   /** Some batch was shared: what went on this coat is a guess. */
   shared: boolean;
@@ -45,7 +46,7 @@ export const shareOf = (batches: readonly BatchState[], of: CoatRef, leftL: (b: 
       const share = shareOfBatch(b, of);
       return {
         heldL: sum.heldL + share * b.totalL,
-        leftL: sum.leftL + share * (b.leftL ?? leftL(b)),
+        leftL: sum.leftL + share * (b.emptiedAtMs === undefined ? leftL(b) : (b.leftL ?? 0) + (b.spiltL ?? 0)),
         shared: sum.shared || b.for.length > 1
       };
     },

@@ -56,6 +56,8 @@ export type Step = { closed?: string; warn?: string; later?: true } & (
       /** The house tests with the thumb before the next coat, and nobody has since it opened. */
       untested?: boolean;
     }
+  /** A batch in use is empty, or past its use: what is left of it, and how much of the coat is on. */
+  | { kind: 'end batch'; batch: string; coat: number }
   | { kind: 'close coat'; coat: number; layings: number }
   /** The last coat hangs on the look: somebody says whether it goes on. */
   | { kind: 'look'; coat: number }
@@ -314,6 +316,9 @@ function coatSteps(
             ? { closed: `batch ${batch.batch} is not stirred` }
             : {})
     });
+  for (const b of allOn ? [] : live.batches)
+    if (made.has(b.batch) && b.emptiedAtMs === undefined && openCoat?.layings.some((l) => l.batch === b.batch))
+      out.push({ kind: 'end batch', batch: b.batch, coat: next });
   if (openCoat && openCoat.layings.length > 0) {
     const laying = openLayings(state)[0];
     const missed = openCoat.layings.some((b) => b.on) ? missing(board, openCoat.coat).length : 0;

@@ -5,6 +5,7 @@
   import { parseVolume, showPour, showVolume } from '$core/units';
   import QuantityField from '../fields/QuantityField.svelte';
   import Tick from '../fields/Tick.svelte';
+  import RestOfBatch, { nothingSaid, saidOfRest, unsaidOfRest, type SaidOfRest } from './RestOfBatch.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
 
   const { coat, onclose }: { coat: number; onclose: (eventId?: string) => void } = $props();
@@ -21,9 +22,10 @@
     );
   const open = $derived(batches.filter((b) => b.emptiedAtMs === undefined && !goesOn(b)));
   /** What was said to be left, by batch; a batch emptied before has said it. */
-  const left = $state<Record<string, number | null>>({});
-  const unsaid = $derived(open.find((b) => (left[b.batch] ?? null) === null));
-  const share = $derived(shareOf(batches, own, (b) => left[b.batch] ?? 0));
+  const said = $state<Record<string, SaidOfRest>>({});
+  const saidOf = (b: BatchState) => said[b.batch] ?? nothingSaid();
+  const unsaid = $derived(open.map((b) => unsaidOfRest(saidOf(b), b.batch)).find((u) => u !== null) ?? null);
+  const share = $derived(shareOf(batches, own, (b) => (saidOf(b).leftL ?? 0) + (saidOf(b).spiltL ?? 0)));
   const heldL = $derived(share.heldL);
   const leftL = $derived(share.leftL);
   let used = $state<number | null>(null);
@@ -33,23 +35,18 @@
   const usedL = $derived(used ?? (heldL > 0 && !unsaid ? Math.max(0, heldL - leftL) : null));
   const wrong = $derived(
     usedL !== null && heldL > 0 && !unsaid && !addsUp({ heldL, usedL, leftL })
-      ? `${showPour(heldL, desk.units)} mixed, ${showPour(leftL, desk.units)} left: that makes ${showPour(Math.max(0, heldL - leftL), desk.units)}, not ${showPour(usedL, desk.units)}. Correct it, or tick that it is guessed`
+      ? `${showPour(heldL, desk.units)} mixed, ${showPour(leftL, desk.units)} left or spilt: that makes ${showPour(Math.max(0, heldL - leftL), desk.units)}, not ${showPour(usedL, desk.units)}. Correct it, or tick that it is guessed`
       : null
   );
   const ratio = $derived(usedL && planned ? usedL / planned.expectedL : 1);
   const closed = $derived(
-    unsaid
-      ? `Say what is left of batch ${unsaid.batch}; 0 if nothing is`
-      : usedL === null
-        ? 'Say how much oil went on'
-        : wrong && !guessed
-          ? wrong
-          : null
+    unsaid ? unsaid : usedL === null ? 'Say how much oil went on' : wrong && !guessed ? wrong : null
   );
 
   async function close() {
     if (usedL === null || closed) return;
-    for (const b of open) await desk.write('batch.emptied', { batch: b.batch, leftL: left[b.batch]! });
+    for (const b of open)
+      await desk.write('batch.emptied', { batch: b.batch, ...saidOfRest($state.snapshot(saidOf(b))), done: 1 });
     const plannedFilm = planned && planned.plannedFilm !== 1 ? planned.plannedFilm : undefined;
     onclose(
       await desk.write('coat.closed', {
@@ -65,15 +62,7 @@
 <section class="panel" aria-label="Close coat {coat}">
   <h2>Close coat {coat}</h2>
   {#each open as b (b.batch)}
-    <QuantityField
-      label="Left of batch {b.batch}, {showPour(b.totalL, desk.units)} mixed"
-      value={left[b.batch] ?? null}
-      units={desk.units}
-      parse={parseVolume}
-      show={showPour}
-      big
-      onchange={(v) => (left[b.batch] = v)}
-    />
+    <RestOfBatch batch={b} said={saidOf(b)} onchange={(s) => (said[b.batch] = s)} />
   {/each}
   <QuantityField
     label="Oil used on this coat"

@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import { takenFrom, wholeCell } from '$core/document';
   import { beforeTin, partsOfPieces, wetToCarry } from '$core/job';
-  import { faceBoard, namesFaces, nextSteps, wanting, type Step } from '$core/site';
+  import { faceBoard, namesFaces, nextSteps, running, wanting, type Step } from '$core/site';
   import { counted, showTemperature } from '$core/units';
   import { siteHourAt } from '$core/climate';
   import { clock } from '$lib/ui/clock/clock.svelte';
@@ -27,6 +27,8 @@
   import PieceBoard from '$lib/ui/pieces/PieceBoard.svelte';
   import SpreadPanel from '$lib/ui/worklog/SpreadPanel.svelte';
   import TackPanel from '$lib/ui/worklog/TackPanel.svelte';
+  import EndBatchPanel from '$lib/ui/worklog/EndBatchPanel.svelte';
+  import RunningLine from '$lib/ui/worklog/RunningLine.svelte';
   import FlawPanel from '$lib/ui/worklog/FlawPanel.svelte';
   import JustDoneLine from '$lib/ui/worklog/JustDoneLine.svelte';
   import { JustDone } from '$lib/ui/worklog/just-done.svelte';
@@ -52,6 +54,12 @@
   /** Which face of which piece has had which coat; a part of one face has no board. */
   const board = $derived(faceBoard(desk.job, desk.state, desk.live));
   const pieces = $derived(namesFaces(board));
+  /** How the coat that is open runs, after its last batch. */
+  const runs = $derived.by(() => {
+    const coat = desk.state.coats.find((c) => c.closedAtMs === undefined)?.coat;
+    const product = desk.plan.load?.products.find((p) => p.coats.includes(coat ?? 0));
+    return coat === undefined ? null : running(desk.plan.coats, coat, product, desk.state, desk.job.part);
+  });
   const what = (s: Step) =>
     s.kind === 'wipe' || s.kind === 'stage'
       ? layingName(desk.document, desk.job, s)
@@ -61,6 +69,7 @@
   type Panel =
     | { kind: 'mix' | 'close' | 'tack' | 'look' | 'gate' | 'flaw'; coat: number }
     | { kind: 'spread'; step: Extract<Step, { kind: 'spread' }> }
+    | { kind: 'end batch'; batch: string; coat: number }
     | { kind: 'note' }
     | { kind: 'reading' };
   let panel = $state<Panel | null>(null);
@@ -126,6 +135,8 @@
             bay: true
           })
         );
+      case 'end batch':
+        return void (panel = { kind: 'end batch', batch: s.batch, coat: s.coat });
       case 'close coat':
         return void (panel = { kind: 'close', coat: s.coat });
       case 'look':
@@ -183,6 +194,8 @@
       <TackPanel coat={panel.coat} onclose={(id) => logged('Test written', id)} />
     {:else if panel?.kind === 'look'}
       <LookPanel coat={panel.coat} onclose={(id) => logged('Written down', id)} />
+    {:else if panel?.kind === 'end batch'}
+      <EndBatchPanel batch={panel.batch} coat={panel.coat} {board} onclose={(id) => logged('Batch ended', id)} />
     {:else if panel?.kind === 'flaw'}
       <FlawPanel coat={panel.coat} {board} onclose={(id) => logged('Flaw written down', id)} />
     {:else if panel?.kind === 'note'}
@@ -214,6 +227,7 @@
       </section>
     {/if}
     <JustDoneLine {done} />
+    {#if !panel && runs}<RunningLine {runs} />{/if}
 
     {#if !panel && desk.mayLog}
       <ul class="next" aria-label="Next">
