@@ -110,6 +110,10 @@ export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords 
       return `Found: ${FLAW_NAMES[e.data.flaw]} in coat ${e.data.coat}, ${laying.taken(e.data.on)}, ${e.data.extent === 'spot' ? 'the spot' : 'the whole face'} to mend${e.data.more ? ', one coat more' : ''}${e.data.note ? `. ${e.data.note}` : ''}, ${by}`;
     case 'flaw.mended':
       return `Flaw in coat ${e.data.coat} mended${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
+    case 'part.rubbed':
+      return `Last rub done${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
+    case 'gun.cleaned':
+      return `Gun cleaned after coat ${e.data.coat}, ${showPour(e.data.thinnerL, units)} of thinner, ${e.data.dirty}, ${by}`;
     case 'coat.remedied':
       return `Coat ${e.data.coat} taken off again and mended${e.data.note ? `: ${e.data.note}` : ''}, ${by}`;
     case 'day.closed':

@@ -169,6 +169,34 @@ export function stepWords(s: Step, nowMs: number, timeZone: string, what?: strin
             : 'Nothing open. No rags were counted.',
         action: 'Close the day'
       };
+    case 'stand':
+      return {
+        title: `Batch ${s.batch} stands`,
+        detail: `until ${clockTime(s.untilMs, timeZone)}: its card wants it to stand after stirring.`,
+        action: 'Wait for it'
+      };
+    case 'stir again':
+      return {
+        title: `Stir batch ${s.batch} up again`,
+        detail: s.later
+          ? `at ${clockTime(s.fromMs, timeZone)}: pigment settles while it stands.`
+          : 'Pigment settles: from the bottom up, before anything is dipped again.',
+        action: 'Stirred up'
+      };
+    case 'clean gun':
+      return {
+        title: 'Clean the gun',
+        detail: 'Before what is in it hardens. Dirty thinner goes in a closed can, never down a drain.',
+        action: 'Gun is clean'
+      };
+    case 'last rub':
+      return {
+        title: 'Last rub',
+        detail: s.later
+          ? `Coat ${s.coat}, with ${s.with}: not before the morning.`
+          : `Coat ${s.coat}, with ${s.with}. Along the grain, light, dust off; cleaner at the end.`,
+        action: 'Rubbed'
+      };
     case 'leave':
       return {
         title: 'All coats are laid',

@@ -50,6 +50,8 @@ export const FinishSchema = Type.Object(
     bareWood: Type.Boolean(),
     /** The last coat goes on only if the look at the one below says so. */
     lastByLook: Type.Optional(Type.Literal(true)),
+    /** The last coat is rubbed once more, after a night. */
+    lastRub: Type.Optional(Type.Literal(true)),
     /** When its next coat may go on, where that is not as the house has it. */
     rhythm: Type.Optional(Type.Enum([...RHYTHMS])),
     /** The coats in order, where they are not all alike. The last goes on for coats beyond the list. */

@@ -66,6 +66,7 @@ export const HOUSE_NUMBER_GROUPS: readonly { name: string; numbers: readonly Hou
       { path: 'mixingVesselL', name: 'Mixing vessel holds', unit: 'L', min: 0.1, max: 60 },
       { path: 'm2PerMix', name: 'One mix covers at most', unit: 'm²', min: 2, max: 500 },
       { path: 'measureStepMl', name: 'Cup reads to', unit: 'ml', min: 0.5, max: 250 },
+      { path: 'stirAgainMinutes', name: 'Pigment is stirred up again every', unit: 'min', min: 2, max: 120 },
       { path: 'scaleStepG', name: 'Scale reads to', unit: 'g', min: 0.01, max: 100 }
     ]
   },

@@ -11,22 +11,27 @@ interface Rub {
 export interface BetweenRow {
   first: Rub | null;
   later: Rub | null;
+  /** What the last coat is rubbed with where a last rub is asked for; null where none makes sense. */
+  last: string | null;
 }
 
 const oil: BetweenRow = {
   first: { denib: 'denib pad, P320', abrade: 'P240, then P320' },
-  later: { denib: 'denib pad, P400', abrade: 'P320' }
+  later: { denib: 'denib pad, P400', abrade: 'P320' },
+  last: 'P600 to P1000, or fine wool'
 };
 const film: BetweenRow = {
   first: { denib: 'P240, with the grain', abrade: 'P220' },
-  later: { denib: 'P320 to P400', abrade: 'P240' }
+  later: { denib: 'P320 to P400', abrade: 'P240' },
+  last: 'P1000 wet, then fine wool'
 };
 const hardwax: BetweenRow = {
   first: { denib: 'pad of 240 to 400, where nibs are felt', abrade: 'P220' },
-  later: { denib: 'pad of 400', abrade: 'P240' }
+  later: { denib: 'pad of 400', abrade: 'P240' },
+  last: 'P600, or a white pad'
 };
 /** Rubbed, a stain shows the wood again; a wax only smears. */
-const never: BetweenRow = { first: null, later: null };
+const never: BetweenRow = { first: null, later: null, last: null };
 
 /** What comes between coats, by class and position (handbook 16). */
 export const BETWEEN_ROWS: Readonly<Record<ProductClass, BetweenRow>> = {
@@ -40,7 +45,7 @@ export const BETWEEN_ROWS: Readonly<Record<ProductClass, BetweenRow>> = {
   'spirit-sealer': film,
   'gel-stain': never,
   'liquid-stain': never,
-  wax: never,
+  wax: { ...never, last: 'a soft cloth, or fine wool' },
   'non-drying-oil': never
 };
 

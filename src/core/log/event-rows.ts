@@ -261,6 +261,24 @@ export const EVENT_ROWS: { readonly [T in EventType]: EventRow<T> } = {
       return null;
     }
   },
+  'part.rubbed': {
+    ...work,
+    family: 'step and gate',
+    ofPart: true,
+    take: (s, e) => {
+      s.lastRubs.set(e.data.part, { atMs: e.at, by: e.byName });
+      return null;
+    }
+  },
+  'gun.cleaned': {
+    ...work,
+    family: 'step and gate',
+    ofPart: true,
+    take: (s, e) => {
+      s.gunsCleaned.push({ ...e.data, atMs: e.at, by: e.byName });
+      return null;
+    }
+  },
   'coat.remedied': { ...coat, teachesDrying: true },
   'day.closed': {
     ...work,

@@ -2,6 +2,8 @@ export { EVENT_VERSION } from '../keyed';
 export { EVENT_ROWS, type EventFamily, eventRow, FAMILIES, partsNamed, type EventRow } from './event-rows';
 export { fold, foldNext } from './fold';
 export {
+  DIRTY_SOLVENT,
+  type DirtySolvent,
   REST_GOES,
   type RestGoes,
   type EventData,

@@ -17,6 +17,9 @@ const place = Type.String({ pattern: SLUG_FORM.pattern });
 /** Where what is left of a batch goes: never back into the tin. */
 export const REST_GOES = ['hardened in the waste can', 'kept in a labelled jar', 'on other work'] as const;
 export type RestGoes = (typeof REST_GOES)[number];
+/** Where dirty solvent is: never down a drain. */
+export const DIRTY_SOLVENT = ['in a closed can, to be disposed of', 'left to settle, used again'] as const;
+export type DirtySolvent = (typeof DIRTY_SOLVENT)[number];
 /** Layings of a coat are numbered in the order they began. */
 const laying = Type.Integer({ minimum: 1, maximum: 400 });
 /** What a laying went on, faces of pieces; one lifted from version 1 may have kept no more than that it was a stretch. */
@@ -296,6 +299,10 @@ export const EVENT_SCHEMAS = [
   ),
   /** It was mended: `flaw` is the entry that found it. */
   event('flaw.mended', Type.Object({ part, coat, flaw: Type.String({ pattern: UUID7_FORM.pattern }), note }, closed)),
+  /** The last coat was rubbed once more. */
+  event('part.rubbed', Type.Object({ part, note }, closed)),
+  /** The spray gun was cleaned after a coat: the thinner it took, and where that is now. */
+  event('gun.cleaned', Type.Object({ part, coat, thinnerL: litres, dirty: Type.Enum([...DIRTY_SOLVENT]) }, closed)),
   event('coat.remedied', Type.Object({ part, coat, note }, closed)),
   event('day.closed', Type.Object({ date: Type.String({ format: 'date' }) }, closed)),
   event('handed.over', Type.Object({}, closed)),

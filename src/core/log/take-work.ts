@@ -120,8 +120,10 @@ export function takeBatch(state: WorkState, e: BatchEvent): string | null {
   }
   if (!found) return `batch ${e.data.batch} was not mixed`;
   if (e.type === 'batch.poured') found.pouredAtMs ??= e.at;
-  else if (e.type === 'batch.stirred') found.stirredAtMs ??= e.at;
-  else {
+  else if (e.type === 'batch.stirred') {
+    found.stirredAtMs ??= e.at;
+    found.lastStirredAtMs = e.at;
+  } else {
     const { batch: _, ...said } = e.data;
     Object.assign(found, { ...said, emptiedAtMs: e.at });
   }

@@ -1,5 +1,5 @@
 import type { FlawKind, TinReasonKind } from '../course';
-import type { RestGoes } from './schema';
+import type { DirtySolvent, RestGoes } from './schema';
 import type { StageDone } from '../method';
 import type { StepRecord } from '../prep';
 import type { Survey } from '../survey';
@@ -79,6 +79,8 @@ export interface BatchState {
   pouredAtMs?: number;
   pairCodes?: { oil: string; hardener: string };
   stirredAtMs?: number;
+  /** When its pigment was stirred up last. */
+  lastStirredAtMs?: number;
   emptiedAtMs?: number;
   leftL?: number;
   spiltL?: number;
@@ -155,6 +157,9 @@ export interface WorkState {
   rubbed: (CoatRef & { how: 'denib' | 'abrade'; lamp: boolean; note?: string; atMs: number; by: string })[];
   /** What was found wrong with coats. */
   flaws: FlawFound[];
+  /** When the last coat of a part was rubbed once more. */
+  lastRubs: Map<string, { atMs: number; by: string }>;
+  gunsCleaned: (CoatRef & { thinnerL: number; dirty: DirtySolvent; atMs: number; by: string })[];
   /** When parts were installed. */
   installed: Map<string, number>;
   /** Where parts were carried, in order. */
@@ -188,6 +193,8 @@ export const emptyState = (undone: Set<string>): WorkState => ({
   tins: [],
   rubbed: [],
   flaws: [],
+  lastRubs: new Map(),
+  gunsCleaned: [],
   installed: new Map(),
   moved: new Map(),
   batchesMixed: 0,

@@ -94,3 +94,7 @@ export function cardProblems(card: ProductCard): CardProblem[] {
     add('/packs', 'must list kits, or a pack for every component');
   return out;
 }
+
+/** Whether a colour of a card carries pigment that settles: as the card says, else all but a clear one. */
+export const isPigmented = (card: Pick<ProductCard, 'pigment'>, colour: string): boolean =>
+  (card.pigment?.find((p) => p.colour === colour)?.depth ?? 'clear') !== 'clear';

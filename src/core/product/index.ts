@@ -4,6 +4,7 @@ export {
   cardHours,
   cardProblems,
   gradedValue,
+  isPigmented,
   isTwoPart,
   methodOf,
   spreadRate,

@@ -45,7 +45,7 @@ export type Deadline = { jobId: string; atMs: number; urgent: boolean } & (
 );
 
 /** The morning after an instant, when work begins there; the next midnight where that day is off. */
-const nextMorningMs = (ms: number, { site }: PartJob): number => {
+export const nextMorningMs = (ms: number, { site }: PartJob): number => {
   const [, midnightMs] = dayStarts(site.timeZone, ms, ms + DAY_MS) as [number, number];
   const [work] = workingStretches(site.workingHours, site.timeZone, midnightMs, midnightMs + DAY_MS - 1);
   return work?.fromMs ?? midnightMs;

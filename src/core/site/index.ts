@@ -11,7 +11,9 @@ export {
   namesFaces,
   wanting
 } from './face-board';
-export { batchLetter, nextSteps, type Step } from './steps';
+export { batchLetter } from './coat-steps';
+export type { Step } from './step';
+export { nextSteps } from './steps';
 export { type CoatShare, shareOf, sharesBatch, type SharingPart } from './shared-batch';
 export { lookTally, type MoistureSeen, type SurfaceSurvey, surveySurface, surveySurfaces } from './surface-survey';
 export { running, type Running } from './running';

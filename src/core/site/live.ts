@@ -20,7 +20,7 @@ import {
   type MethodRow,
   type StageDue
 } from '../method';
-import { cardHours, classTraits, type ProductCard } from '../product';
+import { cardHours, classTraits, isPigmented, type ProductCard } from '../product';
 import type { HouseRules } from '../house';
 import { HOUR_MS, MINUTE_MS } from '../units';
 import { localDate } from '../calendar';
@@ -91,6 +91,8 @@ export interface LiveLaying {
 export interface LiveBatch extends BatchState {
   stirUntilMs: number;
   usableFromMs: number;
+  /** When its pigment wants stirring up again; null for one that carries none, or is not in use. */
+  stirAgainAtMs: number | null;
   thickensAtMs: number | null;
 }
 
@@ -142,9 +144,7 @@ export function liveWork(
   return {
     coats,
     layings: layings.map((b) => (b.on ? { ...b, progress: layingProgress(b, coats, job, curveOf, nowMs) } : b)),
-    batches: state.batches.map((b) =>
-      liveBatch(coatCard(job, coatOfBatch(b, job.part) ?? 0) ?? card, b, climate, knowledge.house)
-    ),
+    batches: state.batches.map((b) => liveBatch(job, b, climate, knowledge.house, card)),
     leave: served ? leavePlan(top, served, knowledge.house) : null,
     keep: served ? keepPlan(job, top, served.laidToMs, knowledge.house) : null,
     allCoatsLaid
@@ -316,7 +316,17 @@ function liveLayings(
   });
 }
 
-function liveBatch(card: ProductCard, b: BatchState, climate: SiteClimate, house: HouseRules): LiveBatch {
+function liveBatch(
+  job: PartJob,
+  b: BatchState,
+  climate: SiteClimate,
+  house: HouseRules,
+  first: ProductCard
+): LiveBatch {
+  const coat = coatOfBatch(b, job.part) ?? 0;
+  const card = coatCard(job, coat) ?? first;
+  const stirred = b.lastStirredAtMs ?? b.stirredAtMs;
+  const settles = job.finish !== undefined && isPigmented(card, coatSpec(job.finish, Math.max(1, coat)).colour);
   const tempC = siteHourAt(climate, b.mixedAtMs)?.airTempC ?? 20;
   const minutes = potLifeMinutes(card, Math.max(b.totalL, 0.001), tempC);
   const again = b.pouredAtMs !== undefined ? b.pouredAtMs + house.secondStirMinutes * MINUTE_MS : null;
@@ -325,6 +335,10 @@ function liveBatch(card: ProductCard, b: BatchState, climate: SiteClimate, house
     ...b,
     stirUntilMs,
     usableFromMs: (b.stirredAtMs ?? stirUntilMs) + card.inductionMinutes * MINUTE_MS,
+    stirAgainAtMs:
+      settles && stirred !== undefined && b.emptiedAtMs === undefined
+        ? stirred + house.stirAgainMinutes * MINUTE_MS
+        : null,
     thickensAtMs: Number.isFinite(minutes) ? b.mixedAtMs + minutes * MINUTE_MS : null
   };
 }

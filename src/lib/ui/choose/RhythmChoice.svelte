@@ -1,5 +1,7 @@
 <script lang="ts">
+  import { topCard } from '$core/document';
   import { RHYTHMS } from '$core/house';
+  import { BETWEEN_ROWS } from '$core/layers';
   import Choice from '../fields/Choice.svelte';
   import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
@@ -7,6 +9,7 @@
 
   /** When the next coat may go on here, where that is not as the house has it. */
   const desk = useJobDesk();
+  const lastRub = $derived(topCard(desk.job) ? BETWEEN_ROWS[topCard(desk.job)!.class].last : null);
   const NOTES = {
     'one a day': 'each is looked at in daylight first',
     'as it opens': 'a second the same day, where card and air allow',
@@ -28,6 +31,15 @@
         else delete d.finish!.rhythm;
       })}
   />
+  {#if lastRub}<Tick
+      label="A last rub after the night: {lastRub}"
+      checked={desk.job.finish?.lastRub ?? false}
+      onchange={(on) =>
+        desk.editPart((d) => {
+          if (on) d.finish!.lastRub = true;
+          else delete d.finish!.lastRub;
+        })}
+    />{/if}
   {#if desk.plan.coats.length > 1 || desk.job.finish?.lastByLook}
     <Tick
       label="The last coat only if the look says so"

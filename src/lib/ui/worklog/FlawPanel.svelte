@@ -123,8 +123,10 @@
   </p>
   <Tick label="One coat more on what it is on" checked={more} onchange={(v) => (moreSaid = v)} />
   <TextField label="Note" bind:value={note} maxlength={500} />
-  <label class="mt-3 block font-semibold" for="flaw-photo">Photo</label>
-  <input id="flaw-photo" class="mt-1 block w-full" type="file" accept="image/*" capture="environment" bind:files />
+  <label class="btn line mt-3 min-h-12 w-full" for="flaw-photo"
+    >{files?.length ? `Photo taken: ${files[0]!.name}` : 'Take a photo of it'}</label
+  >
+  <input id="flaw-photo" class="unseen" type="file" accept="image/*" capture="environment" bind:files />
   {#if wrong}<p class="mt-1 font-semibold text-stop" role="alert">
       The flaw is written down, its photo is not: {wrong}
       <button class="link" onclick={() => onclose()}>Go on</button>

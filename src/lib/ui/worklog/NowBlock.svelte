@@ -22,13 +22,13 @@
   const timer = $derived(
     step.kind === 'wipe' && step.byMs !== null
       ? { fromMs: step.spreadAtMs, toMs: step.byMs, by: true }
-      : step.kind === 'stir'
+      : step.kind === 'stir' || step.kind === 'stand'
         ? { fromMs: step.fromMs, toMs: step.untilMs, by: false }
         : null
   );
   const leftMs = $derived(timer ? timer.toMs - clock.now : 0);
   const over = $derived(Boolean(timer?.by && leftMs < 0));
-  const shown = $derived(Math.abs(step.kind === 'stir' ? Math.max(0, leftMs) : leftMs));
+  const shown = $derived(Math.abs(step.kind === 'stir' || step.kind === 'stand' ? Math.max(0, leftMs) : leftMs));
   const share = $derived(
     timer ? Math.min(1, Math.max(0, (clock.now - timer.fromMs) / (timer.toMs - timer.fromMs))) : 0
   );
@@ -68,7 +68,7 @@
     <button class="act" onclick={() => onact(false)}>{words.no}</button>
     <button class="act line" onclick={() => onact(true)}>{words.action}</button>
   </div>
-{:else if mayLog || step.kind === 'leave'}
+{:else if step.kind !== 'stand' && (mayLog || step.kind === 'leave')}
   <button
     class="act"
     class:waits={tooSoon || step.closed}

@@ -29,6 +29,7 @@
   import TackPanel from '$lib/ui/worklog/TackPanel.svelte';
   import EndBatchPanel from '$lib/ui/worklog/EndBatchPanel.svelte';
   import RunningLine from '$lib/ui/worklog/RunningLine.svelte';
+  import GunPanel from '$lib/ui/worklog/GunPanel.svelte';
   import FlawPanel from '$lib/ui/worklog/FlawPanel.svelte';
   import JustDoneLine from '$lib/ui/worklog/JustDoneLine.svelte';
   import { JustDone } from '$lib/ui/worklog/just-done.svelte';
@@ -67,7 +68,7 @@
         ? takenWords(desk.document, s.on)
         : undefined;
   type Panel =
-    | { kind: 'mix' | 'close' | 'tack' | 'look' | 'gate' | 'flaw'; coat: number }
+    | { kind: 'mix' | 'close' | 'tack' | 'look' | 'gate' | 'flaw' | 'gun'; coat: number }
     | { kind: 'spread'; step: Extract<Step, { kind: 'spread' }> }
     | { kind: 'end batch'; batch: string; coat: number }
     | { kind: 'note' }
@@ -154,6 +155,14 @@
         return void document.getElementById('rags')?.scrollIntoView();
       case 'close day':
         return logged('Day closed', await desk.write('day.closed', { date: s.date }));
+      case 'stand':
+        return;
+      case 'stir again':
+        return logged(`Batch ${s.batch} stirred up`, await desk.write('batch.stirred', { batch: s.batch }));
+      case 'clean gun':
+        return void (panel = { kind: 'gun', coat: s.coat });
+      case 'last rub':
+        return logged('Last rub done', await desk.write('part.rubbed', {}));
       case 'leave':
         return void goto(`/jobs/${desk.id}/leave`);
     }
@@ -194,6 +203,8 @@
       <TackPanel coat={panel.coat} onclose={(id) => logged('Test written', id)} />
     {:else if panel?.kind === 'look'}
       <LookPanel coat={panel.coat} onclose={(id) => logged('Written down', id)} />
+    {:else if panel?.kind === 'gun'}
+      <GunPanel coat={panel.coat} onclose={(id) => logged('Gun is clean', id)} />
     {:else if panel?.kind === 'end batch'}
       <EndBatchPanel batch={panel.batch} coat={panel.coat} {board} onclose={(id) => logged('Batch ended', id)} />
     {:else if panel?.kind === 'flaw'}
