@@ -1,2 +1,2 @@
 export { type BookedVisit, clashOf } from './clashes';
-export { type PlannedVisit, visitsOf } from './visits';
+export { type PlannedVisit, readyVisits, visitsOf } from './visits';

@@ -7,6 +7,8 @@ export interface PlannedVisit {
   toMs: number;
   coats: number[];
   abrade: boolean;
+  /** What is got ready in it, by the ids of the steps; none of a visit for coats. */
+  ready?: string[];
 }
 
 /** The visits a sequence takes, in order: a break of more than an hour begins another, on the same day too (handbook 9). */
@@ -25,3 +27,15 @@ export function visitsOf(outcome: SequenceOutcome): PlannedVisit[] {
     }
   return out;
 }
+
+/** Visits of getting ready as they are booked: each step once, whatever surfaces it is done on. */
+export const readyVisits = (
+  visits: readonly { fromMs: number; toMs: number; steps: readonly { step: string }[] }[]
+): PlannedVisit[] =>
+  visits.map(({ fromMs, toMs, steps }) => ({
+    fromMs,
+    toMs,
+    coats: [],
+    abrade: false,
+    ready: [...new Set(steps.map((s) => s.step))]
+  }));

@@ -5,3 +5,4 @@ export { view, type JobSeen, type JobView, type PartView } from './view';
 export { elsewhereFindings, partsOfPieces, sameDayStart, type SidesFinding, sidesFindings } from './sides';
 export { heaviestDoses, type VapourDose } from './vapour';
 export { awaitedWords } from './waits';
+export { prepVisits, type PrepAhead } from './prep-visits';

@@ -1,5 +1,6 @@
 export { mayBeDropped, outOfOrder, type DroppedStep } from './edits';
 export { conditionOf, discLifeM2, endGrit, prepPlan, type PrepInput, type PrepPlan } from './prep';
+export { prepSchedule, type PrepVisit, type ToPrepare } from './schedule';
 export { gateTable, prepStepName, type Consumable, type Gate, type PrepStep, type PrepWait } from './steps';
 export {
   noRecord,

@@ -1,6 +1,7 @@
 import { asc, inArray } from 'drizzle-orm';
 import { v7 as uuidv7 } from 'uuid';
-import { visitsOf } from '../../../core/crew';
+import { readyVisits, visitsOf } from '../../../core/crew';
+import type { PrepVisit } from '../../../core/prep';
 import type { Plan } from '../../../core/plan';
 import type { Db } from '../db/connect';
 import { committedPlan } from '../db/schema';
@@ -11,6 +12,8 @@ import type { JobRow } from './reading';
 /** A plan the crew commits to: the start, in how many forecasts it holds, and the forecast it rests on. */
 export interface Commitment {
   plan: Pick<Plan, 'coats' | 'load' | 'chosen'>;
+  /** The visits of getting ready before it. */
+  ready: readonly PrepVisit[];
   startMs: number;
   holds: number;
   members: number;
@@ -23,7 +26,7 @@ export const commitPlan = (
   db: Db,
   { id: jobId, part, name, rowVersion }: Pick<JobRow, 'id' | 'rowVersion'> & Omit<PartRef, 'jobId'>,
   crewId: string,
-  { startMs, ...kept }: Commitment,
+  { startMs, ready, ...kept }: Commitment,
   by: string,
   nowMs: number
 ): Promise<void> =>
@@ -38,7 +41,7 @@ export const commitPlan = (
       committedBy: by,
       committedAt: new Date(nowMs)
     });
-    const visits = kept.plan.chosen ? visitsOf(kept.plan.chosen) : [];
+    const visits = kept.plan.chosen ? [...readyVisits(ready), ...visitsOf(kept.plan.chosen)] : [];
     await bookVisits(tx, crewId, { jobId, part, ...(name && { name }) }, visits, nowMs);
   });
 

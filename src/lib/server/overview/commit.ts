@@ -1,3 +1,4 @@
+import { prepVisits } from '../../../core/job';
 import { jobAtHouse } from '../../../core/document';
 import { memberContexts, sequenceContext } from '../../../core/window';
 import { rankStart, simulateStart } from '../../../core/window';
@@ -42,6 +43,7 @@ export async function commitStart(
     {
       plan: { coats: plan.coats, load: plan.load, chosen: simulateStart(ctx, startMs) },
       startMs,
+      ready: prepVisits(view, part, startMs).visits,
       holds,
       members,
       forecast: judgedBy.members && writeWeather(judgedBy.members)

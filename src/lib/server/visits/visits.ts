@@ -1,12 +1,19 @@
 import { and, asc, eq, gte, lt, sql } from 'drizzle-orm';
 import type { BookedVisit, PlannedVisit } from '../../../core/crew';
+import { prepStepName } from '../../../core/prep';
+import { lowerFirst } from '../../../words/upper-first';
 import type { Db, Tx } from '../db/connect';
 import { job, visit } from '../db/schema';
 
 export type VisitRow = typeof visit.$inferSelect;
 
-const whatOf = (v: PlannedVisit, name: string | undefined): string =>
-  `${name ? `${name}: ` : ''}${v.abrade ? 'abrade, ' : ''}coat${v.coats.length > 1 ? 's' : ''} ${v.coats.join(' and ')}`;
+/** What a visit is for, as calendars show it. */
+function whatOf(v: PlannedVisit, name: string | undefined): string {
+  const what = v.ready
+    ? `getting ready: ${v.ready.map((id) => lowerFirst(prepStepName(id))).join(', ')}`
+    : `${v.abrade ? 'abrade, ' : ''}coat${v.coats.length > 1 ? 's' : ''} ${v.coats.join(' and ')}`;
+  return `${name ? `${name}: ` : ''}${what}`;
+}
 
 /** Whose visits: those of one part of a job. */
 export interface PartRef {

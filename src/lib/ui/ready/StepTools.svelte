@@ -96,7 +96,9 @@
         errors={reason.trim().length < 3 ? ['A reason, in a few words.'] : null}
         onkeydown={(e) => e.key === 'Enter' && leaveOut()}
       />
-      <button class="btn mt-2" disabled={reason.trim().length < 3} onclick={leaveOut}>Leave it out for this reason</button>
+      <button class="btn mt-2" disabled={reason.trim().length < 3} onclick={leaveOut}
+        >Leave it out for this reason</button
+      >
     </div>
   {/if}
   {#if pieces.length}

@@ -4,7 +4,8 @@
   import { loadAgain } from '$lib/ui/shell/load-again';
   import { onMount, untrack } from 'svelte';
   import { simulateStart, type RankedStart } from '$core/window';
-  import { clashOf, visitsOf } from '$core/crew';
+  import { clashOf, readyVisits, visitsOf } from '$core/crew';
+  import { prepVisits } from '$core/job';
   import { climateOfCoat } from '$core/climate';
   import { jobAtHouse, partOf, stayOfCoat } from '$core/document';
   import { moistureRead, needsWeather, sequenceContext, siteClimate } from '$core/window';
@@ -23,6 +24,7 @@
   import NoStart from '$lib/ui/when/NoStart.svelte';
   import PartsDays from '$lib/ui/when/PartsDays.svelte';
   import SidesLine from '$lib/ui/when/SidesLine.svelte';
+  import ReadyAhead from '$lib/ui/when/ReadyAhead.svelte';
   import TinAhead from '$lib/ui/when/TinAhead.svelte';
   import StartSummary from '$lib/ui/when/StartSummary.svelte';
   import { closureWords } from '$words/closure-words';
@@ -90,7 +92,12 @@
   /** Other parts whose wet side this one's pieces would lie on. */
   const shutBy = $derived([...new Set((desk.job.shut ?? []).filter((s) => s.toMs > desk.minuteMs).map((s) => s.why))]);
   const focus = $derived(focusMs === null ? null : outcomeOf(focusMs));
-  const visits = $derived(focus ? visitsOf(focus) : []);
+  /** Getting ready comes before the first coat, in visits of its own. */
+  const ahead = $derived(
+    focusMs === null || !focus ? { visits: [], late: false } : prepVisits(desk.view, desk.job.part, focusMs)
+  );
+  const coatVisits = $derived(focus ? visitsOf(focus) : []);
+  const visits = $derived([...readyVisits(ahead.visits), ...coatVisits]);
   const asBooked = $derived((v: { fromMs: number; toMs: number }) => ({
     jobId: desk.id,
     part: desk.job.part,
@@ -110,7 +117,10 @@
     if (bookedMs === null || focusMs !== bookedMs || bookedMs < desk.minuteMs) return null;
     const kept = data.booked.filter((b) => b.jobId === desk.id && b.part === desk.job.part && b.toMs > desk.minuteMs);
     const same =
-      kept.length === visits.length && kept.every((k, i) => Math.abs(k.fromMs - visits[i]!.fromMs) <= HOUR_MS);
+      kept.length >= coatVisits.length &&
+      kept
+        .slice(kept.length - coatVisits.length)
+        .every((k, i) => Math.abs(k.fromMs - coatVisits[i]!.fromMs) <= HOUR_MS);
     return kept.length === 0 || same ? null : kept;
   });
   const wanted = $derived(desk.plan.coats.length);
@@ -324,7 +334,7 @@
           <Sign kind="check" /><span
             ><b>Booked under other rules or weather.</b> Booked are {moved
               .map((v) => dayHour(v.fromMs, zone))
-              .join('; ')}; as things are now it takes {visits.map((v) => dayHour(v.fromMs, zone)).join('; ') ||
+              .join('; ')}; as things are now it takes {coatVisits.map((v) => dayHour(v.fromMs, zone)).join('; ') ||
               'no visit that holds'}.</span
           >
           {#if desk.mayBook && desk.mayEdit && focus?.ok}<button class="btn line" onclick={book}>Book it so</button
@@ -340,6 +350,7 @@
           committed={bookedMs === focus.startMs ? committed : null}
         />
       {/if}
+      <ReadyAhead {ahead} timeZone={zone} jobId={desk.id} />
       <TinAhead />
       {#if desk.view.parts.length > 1}
         <SidesLine />
