@@ -126,6 +126,9 @@ const STAGE_WORDS: Readonly<Record<StageId, StageWords>> = {
   }
 };
 
+/** What a stage is called where it stands in a list. */
+export const stageTitle = (stage: StageId): string => upperFirst(stage);
+
 /** A stage that is due, in words; `it` names what it is done to. */
 export function stageWords(
   { stage, nth, least, asks }: Pick<StageDue, 'stage' | 'nth' | 'least' | 'asks'>,

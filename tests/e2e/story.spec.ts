@@ -246,7 +246,7 @@ test('Work: the first coat from the phone', async ({ browser }) => {
   await expect(jo.getByText('Say what is left of batch A; 0 if nothing is.')).toBeVisible();
   await jo.getByLabel(/^Left of batch A/).fill('0');
   await jo.getByLabel('Oil used on this coat').fill('2800 ml');
-  await expect(jo.getByText(/ml mixed, 0 ml left: that makes .* not 2,800 ml/)).toBeVisible();
+  await expect(jo.getByText(/ml mixed, 0 ml left or spilt: that makes .* not 2,800 ml/)).toBeVisible();
   await expect(jo.getByRole('button', { name: 'Coat 1 is done' })).toBeDisabled();
   await jo.getByRole('checkbox', { name: 'Guessed, not measured' }).click();
   await press(jo, 'Coat 1 is done');

@@ -40,6 +40,8 @@ function handsFace({ surface: s, face: f, planAreaM2 }: FaceToLay, reachM: numbe
     edgeM: EDGES.has(f.kind) && hands !== 'floor' ? metres : null,
     wallM: walkedOn && hands === 'floor' && outline ? outline.perimeterM * timesMeasured(s) : 0,
     railM: hands === 'rail' ? (lengthsM === null ? metres : lengthsM * timesMeasured(s)) : 0,
+    // The rim of a sink is worked with the top it is cut in.
+    rims: hands === 'worktop' && f.kind === 'top' ? (s.cutOuts?.length ?? 0) * timesMeasured(s) : 0,
     turns: f.turnOver ? unitCount(s) : 0,
     high: hands === 'wall' && hasOutline(s.shape) && Math.max(...ys) - Math.min(...ys) > reachM
   };

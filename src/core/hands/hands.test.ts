@@ -11,6 +11,7 @@ const face = (f: Partial<HandsFace> & Pick<HandsFace, 'kind' | 'planAreaM2'>): H
   edgeM: null,
   wallM: 0,
   railM: 0,
+  rims: 0,
   turns: 0,
   high: false,
   ...f

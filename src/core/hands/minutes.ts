@@ -15,6 +15,8 @@ export interface HandsFace {
   wallM: number;
   /** Metres of a rail. */
   railM: number;
+  /** Rims of cut-outs that are worked round. */
+  rims: number;
   /** Pieces turned over in this coat. */
   turns: number;
   /** It reaches above the height one works from the ground. */
@@ -105,7 +107,7 @@ function addFace(
   // What rose is wiped off, half of it at each look.
   if (coat.wiped)
     for (let n = 0; n < looks; n++) out.look += (60 * area * hands.roseShare[row.rags]) / 2 ** n / wipeRate;
-  out.handling += face.turns * hands.turnMinutes[group];
+  out.handling += face.turns * hands.turnMinutes[group] + face.rims * hands.rimMinutes;
   if (face.high) out.ladder += Math.ceil(area / hands.ladderM2) * hands.ladderMinutes;
 }
 

@@ -115,6 +115,9 @@ export const HOUSE_NUMBER_GROUPS: readonly { name: string; numbers: readonly Hou
       rate('rates.small.spread.brush', 'Shelf, bench or planter, brushes'),
       rate('rates.small.wipe.wipe', 'Shelf, bench or planter, wipes'),
       { path: 'hands.edgeMPerHour', name: 'Edges, cut in or wiped', unit: 'm/h', min: 5, max: 300 },
+      { path: 'hands.rimMinutes', name: 'A sink rim, a coat', unit: 'min', min: 0, max: 60 },
+      { path: 'hands.setUpMinutes', name: 'Setting up, a visit', unit: 'min', min: 0, max: 240 },
+      { path: 'hands.cleanUpMinutes', name: 'Cleaning and counting rags, a visit', unit: 'min', min: 0, max: 240 },
       { path: 'hands.railMPerHour', name: 'Rail, wiping included', unit: 'm/h', min: 2, max: 200 }
     ]
   }

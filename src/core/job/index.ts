@@ -6,3 +6,4 @@ export { elsewhereFindings, partsOfPieces, sameDayStart, type SidesFinding, side
 export { heaviestDoses, type VapourDose } from './vapour';
 export { awaitedWords } from './waits';
 export { prepVisits, type PrepAhead } from './prep-visits';
+export { courseMinutes, courseOf, courseTally, type CourseStep } from './course';

@@ -122,6 +122,8 @@ function askedFor({ surface, demands }: PrepInput): Set<string> {
   const { loose } = kindRow(surface.kind);
   if (loose || (surface.units && surface.dividedInto === undefined)) asked.add('units');
   if (!loose) asked.add('mask');
+  // What is not taken off is masked where it hangs.
+  if (surface.steps?.some((e) => e.do === 'drop' && e.step === 'dismount')) asked.add('hung');
   if (surface.waterPopped) asked.add('water pop');
   if (surface.faces.some((f) => f.texture === 'wire-brushed')) asked.add('brushed');
   return asked;

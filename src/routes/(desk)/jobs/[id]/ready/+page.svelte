@@ -11,6 +11,8 @@
   import SurfaceTabs from '$lib/ui/job/SurfaceTabs.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import PhotoStrip from '$lib/ui/photos/PhotoStrip.svelte';
+  import { wholeSurfaceId } from '$core/document';
+  import CourseList from '$lib/ui/ready/CourseList.svelte';
   import AddStep from '$lib/ui/ready/AddStep.svelte';
   import LastGrit from '$lib/ui/ready/LastGrit.svelte';
   import LadderPicture from '$lib/ui/ready/LadderPicture.svelte';
@@ -181,6 +183,9 @@
             >{changing ? 'The list is right' : 'Change the list'}</button
           >
         {/if}
+        {#each desk.view.parts.filter( (p) => p.job.surfaces.some((x) => wholeSurfaceId(x.id) === surface.id) ) as p (p.job.part)}
+          <CourseList part={p.job.part} />
+        {/each}
       </div>
       <div class="stack">
         <section aria-label="Sanding ladder">
