@@ -150,7 +150,7 @@ function surfaceReasons({ job, state, nowMs }: PartView, surveys: JobView['surve
         ...(grave
           ? [{ of, fact: { kind: 'verdict' as const, surface: of, reason: grave.reason, remedy: grave.remedy } }]
           : []),
-        ...((next || rests) && job.finish!.bareWood
+        ...(next || rests
           ? [
               {
                 of,

@@ -58,7 +58,7 @@ export function courseOf(view: Pick<JobView, 'parts' | 'surveys' | 'state'>, par
 export const courseMinutes = (steps: readonly CourseStep[]): number => steps.reduce((s, x) => s + x.minutes, 0);
 
 function prepSteps({ surveys, state }: Pick<JobView, 'surveys' | 'state'>, { job }: PartView): CourseStep[] {
-  if (!job.finish?.bareWood) return [];
+  if (!job.finish) return [];
   return surveys
     .filter((s) => job.surfaces.some((x) => wholeSurfaceId(x.id) === s.surfaceId))
     .flatMap(({ surfaceId, prep }) => {

@@ -15,8 +15,7 @@ export interface PrepAhead {
 }
 
 /**
- * The visits of getting ready before the first coat of a part begins at a start (handbook 16); none once a coat is on, or where
- * it goes over an old finish. Of a surface that several parts have, the part that starts first makes it ready.
+ * The visits of getting ready before the first coat of a part begins at a start (handbook 16); none once a coat is on. Of a surface that several parts have, the part that starts first makes it ready.
  */
 export function prepVisits(
   seen: Pick<JobView, 'parts' | 'surveys' | 'state'>,
@@ -24,7 +23,7 @@ export function prepVisits(
   startMs: number
 ): PrepAhead {
   const mine = seen.parts.find((p) => p.job.part === part);
-  if (!mine || mine.live.coats.length > 0 || !mine.job.finish?.bareWood) return { visits: [], late: false };
+  if (!mine || mine.live.coats.length > 0 || !mine.job.finish) return { visits: [], late: false };
   const { site } = mine.job;
   const todo = toPrepare(seen, mine, startMs);
   const open = openStretches(

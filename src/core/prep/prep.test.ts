@@ -42,6 +42,13 @@ const ids = (p: ReturnType<typeof plan>) => p.steps.map((s) => s.id);
 describe('the prep plan', () => {
   it('a worn oak floor: mask, three grits, dust off, ready for oil', () =>
     expect(ids(plan())).toEqual(['mask', 'sand-60', 'sand-80', 'sand-120', 'dust-off', 'before-oil']));
+  it('over an old finish that is sound: cleaned, dried overnight, scuffed with no bare wood, wiped; nothing sanded', () => {
+    const over = plan({ over: true });
+    expect(ids(over)).toEqual(['mask', 'wash', 'scuff', 'spirit-wipe', 'dust-off', 'before-oil']);
+    expect(over.steps.find((s) => s.id === 'wash')!.wait!.minMinutes).toBeGreaterThanOrEqual(720);
+    expect(over.steps.find((s) => s.id === 'scuff')!.gates.map((g) => g.id)).toEqual(['no bare wood']);
+    expect(over.steps.some((s) => s.grit !== undefined)).toBe(false);
+  });
   it('findings bring their steps, in the order of the work', () =>
     expect(
       ids(

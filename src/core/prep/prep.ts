@@ -10,6 +10,8 @@ import { gatesAt, sandName, STEP_ROWS, type Consumable, type PrepStep, type Step
 export interface PrepPlan {
   surfaceId: string;
   steps: PrepStep[];
+  /** It is scuffed and built on: there is no ladder to sand. */
+  over: boolean;
   /** What the crew leaves out. */
   dropped: DroppedStep[];
   /** Changes of the crew's that have no effect on this list, by their number. */
@@ -30,6 +32,8 @@ export interface PrepInput {
   demands: ReadonlySet<PrepDemand>;
   /** Finest grit the product takes. */
   maxGrit?: number;
+  /** It goes over an old finish that is sound: scuffed and built on, not sanded to the wood. */
+  over?: boolean;
   /** The paper clogs, so there must be twice as much. */
   clogs: boolean;
   /** Young two-part coat or isocyanate beneath: its dust is harmful. */
@@ -68,6 +72,7 @@ export function prepPlan(input: PrepInput): PrepPlan {
   const waits = steps.reduce((s, x) => s + (x.wait?.minMinutes ?? 0), 0);
   return {
     surfaceId: surface.id,
+    over: input.over ?? false,
     ...edited,
     ladder,
     otherSchool: { rule: other, ladder: ladderFor(input, other) },
@@ -117,8 +122,8 @@ export function conditionOf({ look, kind }: Surface): NonNullable<NonNullable<Su
   return kindRow(kind).condition;
 }
 
-function askedFor({ surface, demands }: PrepInput): Set<string> {
-  const asked = new Set<string>(['always', 'sand', ...demands]);
+function askedFor({ surface, demands, over }: PrepInput): Set<string> {
+  const asked = new Set<string>(['always', over ? 'over' : 'sand', ...demands]);
   const { loose } = kindRow(surface.kind);
   if (loose || (surface.units && surface.dividedInto === undefined)) asked.add('units');
   if (!loose) asked.add('mask');
@@ -153,7 +158,7 @@ function stepOf(r: StepRow, s: Sizes): Omit<PrepStep, 'id' | 'asked'> {
         c.unit === 'L'
       )
     })),
-    gates: r.id === 'before-oil' ? gatesAt('before oil') : [],
+    gates: r.id === 'before-oil' ? gatesAt('before oil') : gatesAt(r.id),
     cautions: r.cautions ?? []
   };
 }

@@ -94,6 +94,7 @@ export function surveySurface(
     surface,
     demands: new Set<PrepDemand>(found.reasons.flatMap((r) => r.prep)),
     maxGrit: card?.maxGrit,
+    over: job.finish ? !job.finish.bareWood : false,
     clogs: lastResults(survey).get('sanding dust') === 'gums up',
     isocyanateDust: sequenceCards(job).some((c) => c.isocyanate),
     people: job.crew.people,

@@ -83,7 +83,7 @@
             >
           </p>
         {/if}
-        {#if !ladder.ok}
+        {#if !ladder.ok && !seen.prep.over}
           <p class="flex gap-3 bg-stop-tint px-4 py-3 text-stop" role="alert">
             <Sign kind="stop" /><span><b>No ladder.</b> {ladder.problem}</span>
           </p>
@@ -188,43 +188,52 @@
         {/each}
       </div>
       <div class="stack">
-        <section aria-label="Sanding ladder">
-          <h2 class="border-b-[1.5px] border-ink pb-1">Sanding ladder</h2>
-          <LastGrit
-            {surface}
-            mayEdit={desk.mayEdit}
-            onpick={(grit) => desk.edit((d) => (d.surfaces.find((s) => s.id === surface.id)!.lastGrit = grit))}
-          />
-          {#if ladder.ok}
-            <div class="mt-2 max-w-[320px]">
-              <LadderPicture
-                {ladder}
-                doneGrits={new Set(steps.flatMap((p) => (p.status === 'done' && p.step.grit ? [p.step.grit] : [])))}
-              />
-            </div>
-            <p class="text-[14px]">
-              <Why
-                about="this ladder"
-                formula="The fewest steps from the grits in stock whose particle shrinks by no more than the rule allows"
-                lines={[
-                  { name: 'rule', value: desk.knowledge.house.sanding.ladder, grade: 'house' },
-                  { name: 'largest jump made', value: `÷ ${ladder.worstJump.toFixed(2)}`, grade: 'law' },
-                  {
-                    name: 'grits in stock',
-                    value: desk.knowledge.house.sanding.gritsInStock.join(', '),
-                    grade: 'house'
-                  }
-                ]}>{desk.knowledge.house.sanding.ladder}, largest jump ÷ {ladder.worstJump.toFixed(2)}</Why
-              >
+        {#if seen.prep.over}
+          <section aria-label="Over the old finish">
+            <h2 class="border-b-[1.5px] border-ink pb-1">Over the old finish</h2>
+            <p class="mt-2">
+              It is scuffed and built on, not sanded to the wood. Choose says whether it goes on bare wood.
             </p>
-            {#if other.ladder.ok}<p class="dim mt-1 text-[14px]">
-                The other school, {other.rule}: {other.ladder.grits.map((g) => `P${g}`).join(', ')}{other.ladder.grits
-                  .length < ladder.grits.length
-                  ? `, ${ladder.grits.length - other.ladder.grits.length} fewer`
-                  : ''}. Scratches show most on dark colours and gloss.
-              </p>{/if}
-          {/if}
-        </section>
+          </section>
+        {:else}
+          <section aria-label="Sanding ladder">
+            <h2 class="border-b-[1.5px] border-ink pb-1">Sanding ladder</h2>
+            <LastGrit
+              {surface}
+              mayEdit={desk.mayEdit}
+              onpick={(grit) => desk.edit((d) => (d.surfaces.find((s) => s.id === surface.id)!.lastGrit = grit))}
+            />
+            {#if ladder.ok}
+              <div class="mt-2 max-w-[320px]">
+                <LadderPicture
+                  {ladder}
+                  doneGrits={new Set(steps.flatMap((p) => (p.status === 'done' && p.step.grit ? [p.step.grit] : [])))}
+                />
+              </div>
+              <p class="text-[14px]">
+                <Why
+                  about="this ladder"
+                  formula="The fewest steps from the grits in stock whose particle shrinks by no more than the rule allows"
+                  lines={[
+                    { name: 'rule', value: desk.knowledge.house.sanding.ladder, grade: 'house' },
+                    { name: 'largest jump made', value: `÷ ${ladder.worstJump.toFixed(2)}`, grade: 'law' },
+                    {
+                      name: 'grits in stock',
+                      value: desk.knowledge.house.sanding.gritsInStock.join(', '),
+                      grade: 'house'
+                    }
+                  ]}>{desk.knowledge.house.sanding.ladder}, largest jump ÷ {ladder.worstJump.toFixed(2)}</Why
+                >
+              </p>
+              {#if other.ladder.ok}<p class="dim mt-1 text-[14px]">
+                  The other school, {other.rule}: {other.ladder.grits.map((g) => `P${g}`).join(', ')}{other.ladder.grits
+                    .length < ladder.grits.length
+                    ? `, ${ladder.grits.length - other.ladder.grits.length} fewer`
+                    : ''}. Scratches show most on dark colours and gloss.
+                </p>{/if}
+            {/if}
+          </section>
+        {/if}
         <section aria-label="What it takes">
           <h2 class="border-b-[1.5px] border-ink pb-1">What it takes, all surfaces</h2>
           {#if unmeasured.length}<p class="flex gap-2 py-2">
