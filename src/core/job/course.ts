@@ -6,6 +6,7 @@ import { BETWEEN_ROWS } from '../layers';
 import { methodRow, type MethodRow, type StageId, type StageRow } from '../method';
 import { unitProgress, type PrepStep } from '../prep';
 import { classTraits, isTwoPart } from '../product';
+import { ragsForCoat } from '../safety';
 import { visitsOfCoats } from './visit-days';
 import type { JobView, PartView } from './view';
 
@@ -163,7 +164,7 @@ function coatCourse(
             ...base,
             id: `${coat} clean up`,
             kind: 'clean up' as const,
-            rags: plan.load && card.oxidising ? plan.load.rags : 0,
+            rags: card.oxidising ? ragsForCoat(card, c.method, c.areaM2, house) : 0,
             minutes: house.hands.cleanUpMinutes
           }
         ]

@@ -1,6 +1,6 @@
 import type { HouseStep } from '../house';
 import type { StepEdit, StepEditOf } from '../surface';
-import { ownGate, type PrepStep } from './steps';
+import { ownGate, timeWords, type PrepStep } from './steps';
 
 /** A step the crew leaves out, and why. */
 export interface DroppedStep {
@@ -100,7 +100,10 @@ function repeated(
   again: (id: string, once: PrepStep) => PrepStep
 ): PrepStep[] | null {
   const step = steps[at]!;
-  const more = Array.from({ length: times - 1 }, (_, n) => again(`${step.id}-x${n + 2}`, step));
+  const more = Array.from({ length: times - 1 }, (_, n) => ({
+    ...again(`${step.id}-x${n + 2}`, step),
+    name: `${step.name}, ${timeWords(n + 2)}`
+  }));
   const clash = step.id === LAST || more.some((a) => a.id.length > 40 || steps.some((s) => s.id === a.id));
   return clash ? null : [...steps.slice(0, at + 1), ...more, ...steps.slice(at + 1)];
 }

@@ -83,6 +83,9 @@ export const ownGate = (words: string): Gate => ({ ...gatesAt('own step')[0]!, w
 /** The name of a step of a grit. */
 export const sandName = (grit: number): string => `Sand P${grit}, edges and corners too`;
 
+/** Which time a step is done: "2nd time". */
+export const timeWords = (n: number): string => `${n}${n === 2 ? 'nd' : n === 3 ? 'rd' : 'th'} time`;
+
 /** The name of a preparation step by its id, as its list and the log both call it; of a crew's own the words its id was made of. */
 export function prepStepName(id: string): string {
   const [, base, again] = /^(.*?)(?:-x(\d))?$/.exec(id)!;
@@ -91,5 +94,5 @@ export function prepStepName(id: string): string {
   const name = grit
     ? sandName(Number(grit))
     : (STEP_ROWS.find((r) => r.id === base)?.name ?? (own ? own[0]!.toUpperCase() + own.slice(1) : base!));
-  return again ? `${name}, ${again}nd time`.replace('3nd', '3rd').replace(/([45])nd/, '$1th') : name;
+  return again ? `${name}, ${timeWords(Number(again))}` : name;
 }

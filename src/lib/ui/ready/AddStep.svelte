@@ -112,6 +112,9 @@
     padding: 12px;
     border: 1.5px solid var(--ink);
   }
+  h3 {
+    font: 660 17px/22px var(--fig);
+  }
   .fields {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(min(230px, 100%), 1fr));

@@ -66,7 +66,7 @@
     gap: 8px;
     align-items: baseline;
     margin-top: 12px;
-    font-size: 16px;
+    font: 660 16px/22px var(--fig);
   }
   h3 .dim {
     font: 400 14px var(--txt);

@@ -44,6 +44,7 @@
     padding: 8px 12px;
   }
   h3 {
+    font: 660 17px/22px var(--fig);
     border-bottom: 1px solid var(--rule);
     padding-bottom: 2px;
   }
