@@ -73,15 +73,21 @@ test('Ready: the crew makes the list its own, and the whole course stands below 
   await expect(course.getByRole('listitem').filter({ hasText: 'Look again' })).toHaveCount(4);
   await expect(course).toContainText('After the last coat');
   await page.goto(`${job}/when`);
-  await expect(page.getByRole('region', { name: 'Getting ready before it' })).toContainText('tape the sink rim');
+  const ready = page.getByRole('region', { name: 'Getting ready before it' });
+  await expect(ready).toContainText('No time is left to get it ready before this start');
+  await ready.getByRole('button', { name: /^The best that leaves time/ }).click();
+  await expect(ready).toContainText('tape the sink rim');
+  await expect(ready.getByRole('listitem').last()).toContainText('ready for oil');
 });
 
 test('on the phone: a coat that runs heavy says so, a run is mended and its face gets one coat more', async ({
+  page,
   browser
 }) => {
   test.slow();
+  await signIn(page, DEMO, ...LEAD);
+  const job = await worktop(page, 'Ropemaker’s table');
   const bram = await phone(browser, DEMO, ...BRAM);
-  const job = await worktop(bram, 'Ropemaker’s table');
   await bram.goto(`${job}/look`);
   for (const percent of ['8.2', '8.4', '8.1']) {
     await bram.getByLabel('Reading', { exact: true }).fill(percent);

@@ -59,7 +59,7 @@ const JOBS: Readonly<Record<string, Worked>> = {
     spread: [8, 15],
     coats: 1,
     people: 2,
-    more: { boards: { widthM: 0.12, gapM: 0.006, directionDeg: 0, pattern: 'straight' } as Surface['boards'] }
+    more: { boards: { widthM: 0.12, gapM: 0.006, directionDeg: 0, pattern: 'strip' } }
   },
   'Pine cladding': {
     kind: 'cladding',

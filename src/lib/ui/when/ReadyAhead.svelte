@@ -2,12 +2,20 @@
   import type { PrepAhead } from '$core/job';
   import { prepStepName } from '$core/prep';
   import { counted, showDuration } from '$core/units';
-  import { clockTime, dayShort } from '$words/time';
+  import { clockTime, dayHour, dayShort } from '$words/time';
   import { lowerFirst } from '$words/upper-first';
   import Sign from '../marks/Sign.svelte';
 
   /** The visits of getting ready before the first coat of a start: booked with it. */
-  const { ahead, timeZone, jobId }: { ahead: PrepAhead; timeZone: string; jobId: string } = $props();
+  interface Props {
+    ahead: PrepAhead;
+    timeZone: string;
+    jobId: string;
+    /** The best start that leaves time for it; null where none is known. */
+    inTimeMs: number | null;
+    onpick: (startMs: number) => void;
+  }
+  const { ahead, timeZone, jobId, inTimeMs, onpick }: Props = $props();
   const names = (v: PrepAhead['visits'][number]) =>
     [...new Set(v.steps.map((s) => s.step))]
       .map((id, i) => (i ? lowerFirst(prepStepName(id)) : prepStepName(id)))
@@ -23,6 +31,9 @@
           take more people, or <a class="link" href="/jobs/{jobId}/ready">see what is to do</a>.</span
         >
       </p>
+      {#if inTimeMs !== null}<button class="btn line mt-2" onclick={() => onpick(inTimeMs)}
+          >The best that leaves time: {dayHour(inTimeMs, timeZone)}</button
+        >{/if}
     {:else}
       <h3>Ready before it, {counted(ahead.visits.length, 'visit', 'visits')}</h3>
     {/if}

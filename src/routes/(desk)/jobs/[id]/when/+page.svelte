@@ -96,6 +96,12 @@
   const ahead = $derived(
     focusMs === null || !focus ? { visits: [], late: false } : prepVisits(desk.view, desk.job.part, focusMs)
   );
+  const inTimeMs = $derived(
+    ahead.late
+      ? (finder.starts.find((s) => s.holds > 0 && !prepVisits(desk.view, desk.job.part, s.startMs).late)?.startMs ??
+          null)
+      : null
+  );
   const coatVisits = $derived(focus ? visitsOf(focus) : []);
   const visits = $derived([...readyVisits(ahead.visits), ...coatVisits]);
   const asBooked = $derived((v: { fromMs: number; toMs: number }) => ({
@@ -350,7 +356,7 @@
           committed={bookedMs === focus.startMs ? committed : null}
         />
       {/if}
-      <ReadyAhead {ahead} timeZone={zone} jobId={desk.id} />
+      <ReadyAhead {ahead} timeZone={zone} jobId={desk.id} {inTimeMs} onpick={(ms) => (picked = ms)} />
       <TinAhead />
       {#if desk.view.parts.length > 1}
         <SidesLine />
