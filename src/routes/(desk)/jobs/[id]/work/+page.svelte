@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { takenFrom, wholeCell } from '$core/document';
+  import { takenFrom, wholeCell, wholeSurfaceId } from '$core/document';
   import { beforeTin, partsOfPieces, wetToCarry } from '$core/job';
   import { faceBoard, namesFaces, nextSteps, running, wanting, type Step } from '$core/site';
   import { counted, showTemperature } from '$core/units';
@@ -21,6 +21,7 @@
   import MixPanel from '$lib/ui/worklog/MixPanel.svelte';
   import NotePanel from '$lib/ui/worklog/NotePanel.svelte';
   import NowBlock from '$lib/ui/worklog/NowBlock.svelte';
+  import PhotoButton from '$lib/ui/worklog/PhotoButton.svelte';
   import PhoneStrip from '$lib/ui/worklog/PhoneStrip.svelte';
   import ReadingPanel from '$lib/ui/worklog/ReadingPanel.svelte';
   import RagBar from '$lib/ui/worklog/RagBar.svelte';
@@ -75,6 +76,13 @@
     | { kind: 'reading' };
   let panel = $state<Panel | null>(null);
   const done = new JustDone();
+  /** What a photo taken now shows: the faces of the first step, else the part's first surface. */
+  const photoOf = $derived.by(() => {
+    const surface =
+      (first && 'on' in first && first.on?.[0]?.surface) ||
+      (desk.job.surfaces[0] && wholeSurfaceId(desk.job.surfaces[0].id));
+    return surface ? { surface, caption: first ? stepWords(first, clock.now, zone, what(first)).title : '' } : null;
+  });
   /** Another part waits until this one is in its place for good, and nobody has said that it is. */
   const toInstall = $derived(
     desk.live.allCoatsLaid &&
@@ -277,6 +285,7 @@
           <button class="btn line" onclick={() => (panel = { kind: 'flaw', coat: lastCoat })}>Flaw</button>{/if}
         <button class="btn line" onclick={() => (panel = { kind: 'reading' })}>Reading</button>
         <button class="btn line" onclick={() => (panel = { kind: 'note' })}>Note</button>
+        {#if photoOf}<PhotoButton {...photoOf} />{/if}
       </div>
     {/if}
     {#if steps.length}<RagBar onlogged={logged} />{/if}
@@ -345,6 +354,7 @@
   }
   .tools {
     display: flex;
+    flex-wrap: wrap;
     gap: 8px;
     padding: 10px 8px;
   }
