@@ -25,11 +25,20 @@ async function worktop(page: Page, title: string): Promise<string> {
   expect(r.ok(), await r.text()).toBe(true);
   return `${DEMO}/jobs/${((await r.json()) as { id: string }).id}`;
 }
+async function readDry(page: Page, job: string): Promise<void> {
+  await page.goto(`${job}/look`);
+  for (const percent of ['8.2', '8.4', '8.1']) {
+    await page.getByLabel('Reading', { exact: true }).fill(percent);
+    await page.getByRole('button', { name: 'Write', exact: true }).click();
+  }
+  await expect(page.getByRole('region', { name: 'Moisture' })).toContainText('3 of 3 readings');
+}
 const now = (page: Page) => page.getByRole('region', { name: 'Now' });
 
 test('Ready: the crew makes the list its own, and the whole course stands below it', async ({ page }) => {
   await signIn(page, DEMO, ...LEAD);
   const job = await worktop(page, 'Chandlery worktop');
+  await readDry(page, job);
   await page.goto(`${job}/ready`);
   const list = page.getByRole('list', { name: 'Steps', exact: true });
   const before = await list.getByRole('listitem').count();
@@ -88,11 +97,7 @@ test('on the phone: a coat that runs heavy says so, a run is mended and its face
   await signIn(page, DEMO, ...LEAD);
   const job = await worktop(page, 'Ropemaker’s table');
   const bram = await phone(browser, DEMO, ...BRAM);
-  await bram.goto(`${job}/look`);
-  for (const percent of ['8.2', '8.4', '8.1']) {
-    await bram.getByLabel('Reading', { exact: true }).fill(percent);
-    await bram.getByRole('button', { name: 'Write', exact: true }).click();
-  }
+  await readDry(bram, job);
   await bram.goto(`${job}/work`);
   await settleTin(bram, 'Sanded in the shop before the crew had Basket');
   await bram.getByRole('button', { name: 'Open batch A' }).click();

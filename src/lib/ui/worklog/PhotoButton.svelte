@@ -32,7 +32,7 @@
 
 <style>
   label {
-    flex: 1;
+    flex: 1 1 28%;
     min-height: 52px;
   }
   .kept {

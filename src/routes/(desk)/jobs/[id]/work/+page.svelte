@@ -359,7 +359,7 @@
     padding: 10px 8px;
   }
   .tools .btn {
-    flex: 1;
+    flex: 1 1 28%;
     min-height: 52px;
   }
   @media (max-width: 760px) {
