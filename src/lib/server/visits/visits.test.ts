@@ -63,7 +63,11 @@ describe('a committed start', () => {
     const visits = await all(crewId);
     expect(visits.length).toBeGreaterThan(1);
     expect(visits[0]).toMatchObject({ number: 1, sequence: 0, cancelled: false, title: 'Boathouse deck' });
-    expect(visits[0]!.fromAt.getTime()).toBe(best.startMs);
+    // Nothing of its preparation was done: that is booked before it, in time.
+    const [ready, coats] = [true, false].map((is) => visits.filter((v) => v.what.startsWith('getting ready') === is));
+    expect(ready!.length).toBeGreaterThan(0);
+    expect(ready!.every((v) => v.fromAt.getTime() > NOW && v.toAt.getTime() <= best.startMs)).toBe(true);
+    expect(coats![0]!.fromAt.getTime()).toBe(best.startMs);
   });
   it('moved, its visits keep their numbers and grow in sequence; taken back, they are called off', async () => {
     const { userId, crewId, id, document, other } = await booked();
