@@ -10,7 +10,7 @@ export type VisitRow = typeof visit.$inferSelect;
 /** What a visit is for, as calendars show it. */
 function whatOf(v: PlannedVisit, name: string | undefined): string {
   const what = v.ready
-    ? `getting ready: ${v.ready.map((id) => lowerFirst(prepStepName(id))).join(', ')}`
+    ? `getting ready: ${v.ready.map((id) => lowerFirst(prepStepName(id).replace(', edges and corners too', ''))).join(', ')}`
     : `${v.abrade ? 'abrade, ' : ''}coat${v.coats.length > 1 ? 's' : ''} ${v.coats.join(' and ')}`;
   return `${name ? `${name}: ` : ''}${what}`;
 }

@@ -29,8 +29,18 @@
     const d = new Date(ms + DAY_MS / 2).getUTCDay();
     return d === 0 || d === 6;
   };
-  const label = (v: (typeof data.visits)[number]) =>
-    `${dayShort(v.fromMs, zone)} ${clockTime(v.fromMs, zone)}, ${v.cancelled ? 'called off' : v.what}`;
+  /** Visits whose hour has room beside the one before: of two close ones the first is told. */
+  const TOLD_W = 40;
+  function told(visits: typeof data.visits): Set<number> {
+    const out = new Set<number>();
+    let free = -Infinity;
+    for (const v of [...visits].sort((a, b) => a.fromMs - b.fromMs)) {
+      if (x(v.fromMs) < free) continue;
+      out.add(v.number);
+      free = x(v.fromMs) + TOLD_W;
+    }
+    return out;
+  }
   /** Who else is wanted at the hours of a visit, where the crew is too few for all. */
   const clashAt = (v: (typeof data.visits)[number]) =>
     v.cancelled || v.toMs < clock.now
@@ -91,6 +101,7 @@
           {/each}
           {#each jobs as visits, i (visits[0]!.jobId)}
             {@const y = 34 + i * ROW_H}
+            {@const hours = told(visits)}
             <path d="M{-LEFT} {y + ROW_H - 4}H{axisW}" stroke="var(--rule)" />
             {#each visits as v (v.number)}
               {@const w = Math.max(7, x(v.toMs) - x(v.fromMs))}
@@ -109,12 +120,12 @@
                   stroke="var(--ink-2)"
                   stroke-width="1.6"
                 />{/if}
-              <text
-                x={x(v.fromMs)}
-                y={y + 10}
-                style="font-size:11.5px;font-weight:640;fill:{v.cancelled ? 'var(--ink-2)' : 'var(--ink)'}"
-                >{clockTime(v.fromMs, zone)}</text
-              >
+              {#if hours.has(v.number)}<text
+                  x={x(v.fromMs)}
+                  y={y + 10}
+                  style="font-size:11.5px;font-weight:640;fill:{v.cancelled ? 'var(--ink-2)' : 'var(--ink)'}"
+                  >{clockTime(v.fromMs, zone)}</text
+                >{/if}
             {/each}
           {/each}
           <path d="M{x(clock.now)} 20V{34 + jobs.length * ROW_H}" stroke="var(--now)" stroke-width="6" />
@@ -134,14 +145,20 @@
       <span class="dim">{whoAndWhere(visits[0]!)}</span>
       <ul>
         {#each visits as v (v.number)}
+          {@const clash = clashAt(v)}
           <li class:cancelled={v.cancelled}>
-            {#if clashAt(v)}{@const clash = clashAt(v)!}<span class="flex gap-1 font-semibold text-check"
-                ><Sign kind="check" size={15} />{clash.wanted} people wanted, {data.hands} in the crew: {clash.others
-                  .map((o) => o.title)
-                  .join(', ')} at the same hour</span
-              >{/if}<b class="fig">{label(v)}</b>{#if !v.cancelled}<span class="dim"
-                >{showDuration(v.toMs - v.fromMs)}</span
-              >{/if}
+            <b class="fig">{dayShort(v.fromMs, zone)} {clockTime(v.fromMs, zone)}</b>
+            <span
+              ><span class="what">{v.cancelled ? 'called off' : v.what}</span>{#if !v.cancelled}
+                <span class="dim">{showDuration(v.toMs - v.fromMs)}</span>{/if}
+              {#if clash}<span class="clash"
+                  ><Sign kind="check" size={15} /><span
+                    >{clash.wanted} people wanted, {data.hands} in the crew: {clash.others
+                      .map((o) => o.title)
+                      .join(', ')} at the same hour</span
+                  ></span
+                >{/if}</span
+            >
           </li>
         {/each}
       </ul>
@@ -186,20 +203,28 @@
     display: inline-block;
     min-height: 24px;
   }
-  ul {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 24px;
-  }
   li {
-    display: flex;
+    display: grid;
+    grid-template-columns: 112px minmax(0, 1fr);
     gap: 8px;
     align-items: baseline;
+    padding: 2px 0;
+  }
+  .what {
+    font-weight: 600;
+  }
+  .clash {
+    display: flex;
+    gap: 6px;
+    align-items: baseline;
+    font-size: 13.5px;
+    color: var(--check);
   }
   .cancelled {
     color: var(--ink-2);
   }
-  .cancelled b {
+  .cancelled b,
+  .cancelled .what {
     font-weight: 400;
     text-decoration: line-through;
   }
