@@ -15,11 +15,13 @@
     gate: BeforeTin;
     /** The coat below is felt with the thumb. */
     onfeel: () => void;
+    /** The lamp shows a flaw in the coat below: it is written down where it is. */
+    onflaw: () => void;
     onlogged: (words: string, id: string) => void;
     /** Back to the steps, where something else comes first. */
     onclose?: () => void;
   }
-  const { gate, onfeel, onlogged, onclose }: Props = $props();
+  const { gate, onfeel, onflaw, onlogged, onclose }: Props = $props();
   const desk = useJobDesk();
   const zone = $derived(desk.job.site.timeZone);
   const spec = $derived(coatSpec(desk.job.finish!, gate.coat));
@@ -45,11 +47,13 @@
     if (fact.kind === 'thumb') return onfeel();
     if (fact.kind === 'flaw')
       return onlogged('Mended', await desk.write('flaw.mended', { coat: fact.below, flaw: r.of! }));
-    if (fact.kind === 'between')
+    if (fact.kind === 'between') {
       onlogged(
-        lamp ? words(r).cure.words : 'Flaw written down',
+        lamp ? words(r).cure.words : 'Lamp not clear, written down',
         await desk.write('coat.rubbed', { coat: gate.coat, how: fact.between.how, lamp })
       );
+      if (!lamp) onflaw();
+    }
   }
   async function overrule(r: TinReason) {
     if ((tooShort = why.trim().length < 3)) return;
@@ -193,6 +197,7 @@
   }
   .two {
     display: flex;
+    flex-wrap: wrap;
     gap: 8px;
   }
   .two .btn {

@@ -225,6 +225,7 @@
       <BeforeTin
         {gate}
         onfeel={() => (panel = { kind: 'tack', coat: gate.coat - 1 })}
+        onflaw={() => (panel = { kind: 'flaw', coat: gate.coat - 1 })}
         onlogged={(words, id) => done.say(words, id)}
         onclose={panel ? () => (panel = null) : undefined}
       />
