@@ -4,7 +4,7 @@
   import type { Span } from '$core/drying';
   import { coatCard, coatSpec, sequenceCards, topCard } from '$core/document';
   import { coatOfBatch, openLayings, ragsNotSafe, ragsUnaccounted } from '$core/log';
-  import { DAY_MS, showVolume } from '$core/units';
+  import { DAY_MS, showPour, showVolume } from '$core/units';
   import { usableFrom } from '$core/calendar';
   import { useJobDesk } from '$lib/ui/job-desk/job-desk.svelte';
   import JobTitle from '$lib/ui/job/JobTitle.svelte';
@@ -13,9 +13,11 @@
   import Sign from '$lib/ui/marks/Sign.svelte';
   import Ribbon from '$lib/ui/ribbon/Ribbon.svelte';
   import { coatSegments } from '$lib/ui/ribbon/segments';
-  import { layingName, partName } from '$words/part-words';
+  import { FLAW_NAMES } from '$words/flaw-words';
+  import { layingName, partName, takenWords } from '$words/part-words';
   import { TIN_NAMES } from '$words/tin-names';
   import { dayMonth, fullDate, spanWords } from '$words/time';
+  import { upperFirst } from '$words/upper-first';
 
   const desk = useJobDesk();
   const zone = $derived(desk.job.site.timeZone);
@@ -47,6 +49,8 @@
       if (open) return `${layingName(desk.document, p.job, open)}, coat ${open.coat}${of}, is still open`;
       const waits = p.live.coats.find((c) => c.waitsFor);
       if (waits) return `coat ${waits.number}${of} waits for the ${waits.waitsFor}`;
+      const flaw = p.state.flaws.find((f) => f.part === p.job.part && !f.mended);
+      if (flaw) return `${FLAW_NAMES[flaw.flaw]} in coat ${flaw.coat}${of} is not mended`;
       if (!p.live.allCoatsLaid) return `not all coats are laid${of}`;
     }
     return null;
@@ -70,6 +74,9 @@
   const x = $derived((ms: number) => ((ms - fromMs) / (toMs - fromMs)) * width);
   /** What the crew went on in spite of, and why. */
   const overruled = $derived(desk.state.tins.filter((t) => t.part === desk.job.part && t.why));
+  /** What is left of batches, and where it is. */
+  const kept = $derived(desk.state.batches.filter((b) => b.leftL && b.rest));
+  const flaws = $derived(desk.state.flaws.filter((f) => f.part === desk.job.part));
   let handing = $state(false);
 
   async function handOver() {
@@ -204,9 +211,24 @@
           {#each lots as lot (lot)}
             <tr><td colspan="2">{lot}</td></tr>
           {/each}
+          {#each kept as b (b.batch)}
+            <tr><td>Left of batch {b.batch}: {b.rest}</td><td class="num">{showPour(b.leftL ?? 0, desk.units)}</td></tr>
+          {/each}
           <tr><td>Rags</td><td class="num">{desk.state.ragsOut} out, {desk.state.ragsSafe} made safe</td></tr>
         </tbody>
       </table>
+      {#if flaws.length}
+        <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Found and mended</h2>
+        <ul class="grid gap-2 py-2">
+          {#each flaws as f (f.id)}
+            <li>
+              <b>{upperFirst(FLAW_NAMES[f.flaw])} in coat {f.coat}, {takenWords(desk.document, f.on)}.</b>
+              {f.mended ? 'Mended' : 'Not mended yet'}{f.more ? ', one coat more' : ''}{f.note ? `. ${f.note}` : ''}<br
+              /><span class="dim">{(f.mended ?? f).by}, {fullDate((f.mended ?? f).atMs, zone)}</span>
+            </li>
+          {/each}
+        </ul>
+      {/if}
       {#if overruled.length}
         <h2 class="mt-5 border-b-[1.5px] border-ink pb-1">Gone on in spite of</h2>
         <ul class="grid gap-2 py-2">
