@@ -4,8 +4,8 @@ import { prepSchedule, unitProgress, type PrepVisit, type ToPrepare } from '../p
 import { DAY_MS } from '../units';
 import type { JobView, PartView } from './view';
 
-/** How far back getting ready is looked for. */
-const DAYS_BACK = 60;
+/** How far back getting ready is looked for: most jobs need no more than a fortnight. */
+const DAYS_BACK = { mostly: 14, atMost: 60 };
 
 /** What getting ready takes before a start: its visits, and whether there is time for them from now on. */
 export interface PrepAhead {
@@ -26,14 +26,12 @@ export function prepVisits(
   if (!mine || mine.live.coats.length > 0 || !mine.job.finish) return { visits: [], late: false };
   const { site } = mine.job;
   const todo = toPrepare(seen, mine, startMs);
-  const open = openStretches(
-    site.workingHours,
-    site.closures ?? [],
-    site.timeZone,
-    startMs - DAYS_BACK * DAY_MS,
-    startMs
-  ).filter((s) => s.shut === undefined);
-  const visits = prepSchedule(todo, mine.job.crew.people, startMs, open) ?? [];
+  const before = (days: number) =>
+    openStretches(site.workingHours, site.closures ?? [], site.timeZone, startMs - days * DAY_MS, startMs).filter(
+      (s) => s.shut === undefined
+    );
+  const within = (days: number) => prepSchedule(todo, mine.job.crew.people, startMs, before(days));
+  const visits = todo.length ? (within(DAYS_BACK.mostly) ?? within(DAYS_BACK.atMost) ?? []) : [];
   const late = todo.length > 0 && (visits.length === 0 || visits[0]!.fromMs < mine.nowMs);
   return { visits: visits.filter((v) => v.toMs > mine.nowMs), late };
 }

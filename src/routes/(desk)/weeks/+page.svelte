@@ -211,6 +211,7 @@
     padding: 2px 0;
   }
   .what {
+    margin-right: 8px;
     font-weight: 600;
   }
   .clash {
