@@ -119,6 +119,13 @@ describe('a list of steps as the crew has it', () => {
     const tally = prepTally(p, log, ['door 1', 'door 2', 'door 3', 'door 4']);
     expect(tally.done).toBe(tally.of);
   });
+  it('an own step goes on some pieces alone too, its minutes of each with them', () => {
+    const each = add({ each: true, before: 'before-oil' });
+    expect(plan(doors([each])).steps.find((s) => s.own)!.minutes).toBe(24);
+    const p = plan(doors([each, { do: 'only', step: 'own-heat-off', on: 'edges', pieces: ['door 1', 'door 3'] }]));
+    expect(p.steps.find((s) => s.own)).toMatchObject({ minutes: 12, on: 'edges', pieces: ['door 1', 'door 3'] });
+    expect(unitProgress(p, new Map(), 'door 2').some((s) => s.step.own)).toBe(false);
+  });
   it('a time of its own stands for the whole step', () =>
     expect(plan(floor([{ do: 'time', step: 'mask', minutes: 90 }])).steps.find((s) => s.id === 'mask')).toMatchObject({
       minutes: 90,

@@ -89,9 +89,17 @@ function changed(
     case 'repeat':
       return repeated(steps, at, edit.times, again);
     case 'only':
-      return [...steps];
+      return steps.map((s) => (s === step && s.own ? onlyOn(s, edit) : s));
   }
 }
+
+/** An own step on what it is done on; one of Basket's is made so from the start. Minutes of each piece follow its pieces. */
+const onlyOn = (s: PrepStep, { on, pieces }: StepEditOf<'only'>): PrepStep => ({
+  ...s,
+  ...(on && { on }),
+  ...(pieces && { pieces }),
+  ...(pieces && s.eachMinutes !== undefined && { minutes: s.eachMinutes * pieces.length })
+});
 
 function repeated(
   steps: readonly PrepStep[],
@@ -123,6 +131,7 @@ function ownStep(s: HouseStep | StepEditOf<'add'>, own: 'house' | 'job', pieces:
     own,
     asked: false,
     minutes: s.each ? s.minutes * pieces : s.minutes,
+    ...(s.each && { eachMinutes: s.minutes }),
     ...(s.restMinutes !== undefined && {
       wait: { minMinutes: s.restMinutes, maxMinutes: s.restMinutes, why: 'as the crew has it' }
     }),

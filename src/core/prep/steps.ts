@@ -35,6 +35,8 @@ export interface PrepStep {
   /** On how much of the surface, and on which of its pieces, where not all. */
   on?: StepScope;
   pieces?: string[];
+  /** Of a step whose minutes are told for each piece. */
+  eachMinutes?: number;
   /** Its minutes are the crew's own word. */
   timed?: true;
   grit?: number;
