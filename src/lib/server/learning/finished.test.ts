@@ -62,7 +62,7 @@ describe('what the log teaches, in the database', () => {
     const [guessed, sure] = [await coverageOf(conn.db, a.crewId), await coverageOf(conn.db, b.crewId)];
     expect(guessed.get(KEY)!.precision).toBeCloseTo(sure.get(KEY)!.precision / 2, 9);
     const job = deckJob();
-    job.surfaces[0]!.lastGrit = 80;
+    job.surfaces[0]!.waterPopped = true;
     await saveJob(conn.db, b.crewId, b.id, whole(job), 1, 'Ines', NOW);
     expect((await coverageOf(conn.db, b.crewId)).get(KEY)!.weightedLn).not.toBeCloseTo(sure.get(KEY)!.weightedLn, 6);
   });
