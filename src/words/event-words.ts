@@ -73,7 +73,7 @@ export function eventWords(e: WorkEvent, units: UnitSystem, laying: LayingWords 
     case 'moisture.read':
       return `Moisture ${decimals(e.data.percent, 1)} %, ${by}`;
     case 'photo.added':
-      return `Photo, ${e.data.stage}${e.data.caption ? `: ${e.data.caption}` : ''}, ${by}`;
+      return `Photo${e.data.flaw ? ' of a flaw' : ''}, ${e.data.stage}${e.data.caption ? `: ${e.data.caption}` : ''}, ${by}`;
     case 'prep.done':
       return `${prepStepName(e.data.step)}: done${e.data.unit ? ` on ${e.data.unit}` : ''}, ${by}`;
     case 'gate.checked':

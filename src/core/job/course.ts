@@ -1,5 +1,5 @@
 import { betweenCoats, type Between, type CoatPlan } from '../coats';
-import { cardOf, coatCard, coatCount, stayOfCoat, wholeSurfaceId, type CoatSpec } from '../document';
+import { cardOf, coatCard, coatCount, wholeSurfaceId, type CoatSpec } from '../document';
 import type { Span } from '../drying';
 import { layingHands, type HandsMinutes } from '../hands';
 import { BETWEEN_ROWS } from '../layers';
@@ -28,7 +28,7 @@ export type CourseStep = {
   | { kind: 'carry'; place: string }
   | { kind: 'between'; between: Between }
   | { kind: 'mix'; product: string; batches: number; totalL: number; stirMinutes: number; twoPart: boolean }
-  | { kind: 'lay'; product: string; spec: CoatSpec; areaM2: number; litres: number; dwellMinutes: number | null }
+  | { kind: 'lay'; product: string; spec: CoatSpec; areaM2: number; litres: number }
   | { kind: 'stage'; stage: StageId; least: number; fromMinutes: number; toMinutes: number }
   | { kind: 'off'; off: MethodRow['off'] }
   /** It dries, until the next coat may go on. */
@@ -104,8 +104,7 @@ function coatCourse(
   const wiped = classTraits(card.class).mustBeWiped;
   const between = betweenCoats(job, coat, house, planned?.abradeFirst ?? false);
   const batch = plan.load?.batches.find((b) => b.coat === coat);
-  const stay = stayOfCoat(job, coat);
-  const carried = job.moves?.some((m) => m.before === coat) ? stay : null;
+  const carried = job.moves?.find((m) => m.before === coat);
   const stages = (list: MethodRow['wet']): CourseStep[] =>
     list.map((s) => ({
       ...base,
@@ -126,7 +125,7 @@ function coatCourse(
             ...base,
             id: `${coat} carry`,
             kind: 'carry' as const,
-            place: job.moves!.find((m) => m.before === coat)!.name
+            place: carried.name
           }
         ]
       : []),
@@ -152,7 +151,6 @@ function coatCourse(
       spec: c,
       areaM2: c.areaM2,
       litres: c.expectedL,
-      dwellMinutes: wiped ? (c.dwellMinutes ?? null) : null,
       minutes: c.hands.spread + c.hands.edges + c.hands.handling + c.hands.ladder
     },
     ...stages(row.wet),

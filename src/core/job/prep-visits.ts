@@ -15,7 +15,8 @@ export interface PrepAhead {
 }
 
 /**
- * The visits of getting ready before the first coat of a part begins at a start (handbook 16); none once a coat is on. Of a surface that several parts have, the part that starts first makes it ready.
+ * The visits of getting ready before the first coat of a part begins at a start (handbook 16); none once a coat is on. Of a
+ * surface that several parts have, the part that starts first makes it ready.
  */
 export function prepVisits(
   seen: Pick<JobView, 'parts' | 'surveys' | 'state'>,
@@ -25,14 +26,14 @@ export function prepVisits(
   const mine = seen.parts.find((p) => p.job.part === part);
   if (!mine || mine.live.coats.length > 0 || !mine.job.finish) return { visits: [], late: false };
   const { site } = mine.job;
-  const todo = toPrepare(seen, mine, startMs);
+  const unready = toPrepare(seen, mine, startMs);
   const before = (days: number) =>
     openStretches(site.workingHours, site.closures ?? [], site.timeZone, startMs - days * DAY_MS, startMs).filter(
       (s) => s.shut === undefined
     );
-  const within = (days: number) => prepSchedule(todo, mine.job.crew.people, startMs, before(days));
-  const visits = todo.length ? (within(DAYS_BACK.mostly) ?? within(DAYS_BACK.atMost) ?? []) : [];
-  const late = todo.length > 0 && (visits.length === 0 || visits[0]!.fromMs < mine.nowMs);
+  const within = (days: number) => prepSchedule(unready, mine.job.crew.people, startMs, before(days));
+  const visits = unready.length ? (within(DAYS_BACK.mostly) ?? within(DAYS_BACK.atMost) ?? []) : [];
+  const late = unready.length > 0 && (visits.length === 0 || visits[0]!.fromMs < mine.nowMs);
   return { visits: visits.filter((v) => v.toMs > mine.nowMs), late };
 }
 

@@ -16,4 +16,4 @@ export type { Step } from './step';
 export { nextSteps } from './steps';
 export { type CoatShare, shareOf, sharesBatch, type SharingPart } from './shared-batch';
 export { lookTally, type MoistureSeen, type SurfaceSurvey, surveySurface, surveySurfaces } from './surface-survey';
-export { running, type Running } from './running';
+export { running, shareOn, type Running } from './running';

@@ -1,8 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { made } from '../../../tests/fixtures';
+import { counterJob, knowledge, made, NOW } from '../../../tests/fixtures';
 import type { CoatPlan } from '../coats';
 import { fold } from '../log';
-import { running } from './running';
+import { faceAreas } from '../surface';
+import { HOUR_MS } from '../units';
+import { siteClimate } from '../window';
+import { faceBoard } from './face-board';
+import { liveWork } from './live';
+import { running, shareOn } from './running';
 
 /** Two coats of one product: 3 L and 2 L expected, 6 L in the van. */
 const coats = [
@@ -55,5 +60,28 @@ describe('how a coat runs', () => {
     expect(at([mixed('A', 1)])).toBeNull();
     expect(at([mixed('A', 1), ended('A', 0)])).toBeNull();
     expect(running(coats, 1, undefined, fold([mixed('A', 1), ended('A', 0, 0.5)]), 'first')).toBeNull();
+  });
+});
+
+describe('how much of a coat is on by the faces written down', () => {
+  const job = counterJob();
+  const board = (events: Parameters<typeof fold>[0]) => {
+    const climate = siteClimate(job, null, { startMs: NOW - 240 * HOUR_MS, hours: 600 });
+    const state = fold(events);
+    return faceBoard(job, state, liveWork(job, state, climate, knowledge, NOW));
+  };
+  const laid = (faces: string[]) =>
+    made('laying.spread', { coat: 1, laying: 1, on: faces.map((face) => ({ surface: 'counter', face })) }, -10);
+  it('nothing, a share by area, all of it', () => {
+    const all = job.surfaces[0]!.faces.map((f) => f.id);
+    expect(shareOn(job, board([]), 1)).toBe(0);
+    expect(shareOn(job, board([laid(all)]), 1)).toBe(1);
+    const areas = faceAreas(job.surfaces[0]!);
+    const m2 = (id: string) => {
+      const { plan } = areas.get(id)!;
+      return plan.ok ? plan.areaM2 : 0;
+    };
+    const whole = all.reduce((s, id) => s + m2(id), 0);
+    expect(shareOn(job, board([laid(['top'])]), 1)).toBeCloseTo(m2('top') / whole, 9);
   });
 });

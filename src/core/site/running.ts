@@ -1,5 +1,8 @@
 import type { CoatPlan } from '../coats';
+import type { PartJob } from '../document';
+import { faceAreas } from '../surface';
 import { batchesFor, shareOfBatch, type WorkState } from '../log';
+import { wanting, type BoardCell } from './face-board';
 
 /** From so much over plan a coat runs heavy, from so much under it runs thin. */
 const HEAVY = 1.1;
@@ -62,4 +65,17 @@ export function running(
     shortL,
     runsOutAt: shortL > 0 ? Math.max(0, forItL / comesToL) : null
   };
+}
+
+/** How much of a coat is on by the faces written down, 0 to 1 of their plan area; 0 where nothing is measured. */
+export function shareOn({ surfaces }: Pick<PartJob, 'surfaces'>, board: readonly BoardCell[], coat: number): number {
+  const areas = new Map(surfaces.map((s) => [s.id, faceAreas(s)]));
+  const areaM2 = (c: BoardCell) => {
+    const plan = areas.get(c.surface)?.get(c.face)?.plan;
+    const pieces = board.filter((o) => o.surface === c.surface && o.face === c.face).length;
+    return plan?.ok ? plan.areaM2 / pieces : 0;
+  };
+  const sum = (cells: readonly BoardCell[]) => cells.reduce((s, c) => s + areaM2(c), 0);
+  const all = sum(board.filter((c) => c.coats.some((x) => x.number === coat)));
+  return all > 0 ? 1 - sum(wanting(board, coat)) / all : 0;
 }

@@ -32,7 +32,8 @@
     <li class={p.status}>
       <span class="no" aria-hidden="true">{i + 1}</span>
       <span class="what">
-        <b>{p.step.name}</b>{#if p.step.on || p.step.pieces || p.step.own}<span class="scope">{scopeWords(p.step)}</span
+        <b>{p.step.name}</b>{#if p.step.on || p.step.pieces || p.step.own || p.step.timed}<span class="scope"
+            >{scopeWords(p.step)}</span
           >{/if}
         <span class="st">
           {#if p.status === 'done'}<Sign kind="go" size={13} />{:else if p.status === 'again'}<Sign

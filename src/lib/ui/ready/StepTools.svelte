@@ -3,7 +3,7 @@
   import { STEP_SCOPES, type StepEdit, type StepScope } from '$core/surface';
   import Choice from '../fields/Choice.svelte';
   import TextField from '../fields/TextField.svelte';
-  import { leftOut, moved, oftener, only, repeatOf, timed } from './step-changes';
+  import { leftOut, moved, oftener, only, repeatOf, timed, whyNotMoved } from './step-changes';
 
   interface Props {
     plan: PrepPlan;
@@ -19,6 +19,12 @@
   let wrong = $state('');
   const up = $derived(moved(plan, changes, step.id, -1));
   const down = $derived(moved(plan, changes, step.id, 1));
+  const stays = $derived(
+    [
+      [whyNotMoved(plan, step.id, -1), 'Not earlier'],
+      [whyNotMoved(plan, step.id, 1), 'Not later']
+    ].flatMap(([why, not]) => (why ? [`${not}: ${why}.`] : []))
+  );
   const again = $derived(repeatOf(step.id));
   const picked = $derived(step.pieces ?? []);
 
@@ -49,17 +55,11 @@
 </script>
 
 <div class="tools" role="group" aria-label="Change {step.name}">
-  <button
-    class="btn line"
-    disabled={!up}
-    title={up ? undefined : 'The order of the trade forbids it'}
-    onclick={() => onchange(up!)}>Earlier<span class="unseen">: {step.name}</span></button
+  <button class="btn line" disabled={!up} onclick={() => onchange(up!)}
+    >Earlier<span class="unseen">: {step.name}</span></button
   >
-  <button
-    class="btn line"
-    disabled={!down}
-    title={down ? undefined : 'The order of the trade forbids it'}
-    onclick={() => onchange(down!)}>Later<span class="unseen">: {step.name}</span></button
+  <button class="btn line" disabled={!down} onclick={() => onchange(down!)}
+    >Later<span class="unseen">: {step.name}</span></button
   >
   <div class="w-36">
     <TextField
@@ -87,6 +87,7 @@
         >: {step.name}</span
       ></button
     >{/if}
+  {#if stays.length}<p class="dim reason text-[13.5px]">{stays.join(' ')}</p>{/if}
   {#if asking}
     <div class="reason">
       <TextField

@@ -7,7 +7,7 @@ import { newSurface } from '../measure/new-surface';
 import { fieldOfSide, KINDS } from '../measure/choices';
 import { parseDirection, parseTurn } from '../measure/turn';
 import { eventWords } from '$words/event-words';
-import { leftOut, moved, oftener, only, ownId, putBack, repeatOf, timed } from './step-changes';
+import { leftOut, moved, oftener, only, ownId, putBack, repeatOf, timed, whyNotMoved } from './step-changes';
 import { allConsumables, amountWords, consumableWords, scopeWords, waitWords } from './step-words';
 import type { StepEdit } from '$core/surface';
 import { kindRow, measureSurface, possibleFaces, stillToMeasure, templateShape, type Shape } from '$core/surface';
@@ -134,6 +134,10 @@ describe('a list of steps changed by hand', () => {
     expect(ids(moved(after(later), later, 'mask', -1)!)).toEqual(ids([]));
     expect(moved(after([]), [], 'sand-80', -1)).toBeNull();
     expect(moved(after([]), [], 'dust-off', 1)).toBeNull();
+    expect(whyNotMoved(after([]), 'dust-off', 1)).toBe('the last look stays last');
+    expect(whyNotMoved(after([]), 'sand-80', -1)).toBe('grits go from coarse to fine');
+    expect(whyNotMoved(after([]), 'mask', -1)).toBe('it is the first');
+    expect(whyNotMoved(after([]), 'mask', 1)).toBeNull();
     expect(moved(after([]), [], 'mask', -1)).toBeNull();
   });
   it('once more, three times, and down to once: nothing of it is left', () => {

@@ -1,20 +1,40 @@
-import { outOfOrder, type PrepPlan } from '$core/prep';
+import { outOfOrder, type PrepPlan, type PrepStep } from '$core/prep';
 import type { StepEdit, StepEditOf, StepScope } from '$core/surface';
 
 /** What a crew changes on a list of steps: each gives all changes anew, one act of undo. */
 type Changes = readonly StepEdit[];
 
-/** A step one place up or down; null where the order of the trade forbids it. */
-export function moved({ steps }: Pick<PrepPlan, 'steps'>, changes: Changes, id: string, by: -1 | 1): StepEdit[] | null {
+/** The list with a step one place up or down; null where there is none. */
+function swapped({ steps }: Pick<PrepPlan, 'steps'>, id: string, by: -1 | 1): PrepStep[] | null {
   const at = steps.findIndex((s) => s.id === id);
   const order = [...steps];
   const other = order[at + by];
   if (at < 0 || !other) return null;
   [order[at], order[at + by]] = [other, order[at]!];
-  if (outOfOrder(order)) return null;
+  return order;
+}
+
+/** A step one place up or down; null where the order of the trade forbids it. */
+export function moved(plan: Pick<PrepPlan, 'steps'>, changes: Changes, id: string, by: -1 | 1): StepEdit[] | null {
+  const order = swapped(plan, id, by);
+  if (!order || outOfOrder(order)) return null;
   const last = changes.at(-1);
   const before = last?.do === 'move' && last.step === id ? changes.slice(0, -1) : changes;
-  return [...before, { do: 'move', step: id, before: order[at + by + 1]!.id }];
+  return [...before, { do: 'move', step: id, before: order[order.findIndex((s) => s.id === id) + 1]!.id }];
+}
+
+const FORBIDDEN = {
+  'people first': 'the lead test comes before whatever touches old paint',
+  'coarse to fine': 'grits go from coarse to fine',
+  'last look last': 'the last look stays last'
+} as const;
+
+/** Why a step does not move up or down; null when it does. */
+export function whyNotMoved(plan: Pick<PrepPlan, 'steps'>, id: string, by: -1 | 1): string | null {
+  const order = swapped(plan, id, by);
+  if (!order) return by < 0 ? 'it is the first' : 'it is the last';
+  const rule = outOfOrder(order);
+  return rule && FORBIDDEN[rule];
 }
 
 /** What one kind of change says of a step, instead of what it said before; null says nothing any more. */

@@ -11,10 +11,11 @@ export function waitWords({ minMinutes, maxMinutes, why }: PrepWait): string {
 }
 
 /** Where a step is done, and whose it is: "edges, door 2 · ours". */
-export const scopeWords = ({ on, pieces, own }: Pick<PrepStep, 'on' | 'pieces' | 'own'>): string =>
+export const scopeWords = ({ on, pieces, own, timed }: Pick<PrepStep, 'on' | 'pieces' | 'own' | 'timed'>): string =>
   [
     [on, pieces && namedList(pieces)].filter(Boolean).join(', '),
-    own === 'house' ? 'our house’s' : own === 'job' ? 'for this job' : ''
+    own === 'house' ? 'our house’s' : own === 'job' ? 'for this job' : '',
+    timed ? 'our minutes' : ''
   ]
     .filter(Boolean)
     .join(' · ');

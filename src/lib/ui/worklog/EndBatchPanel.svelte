@@ -1,9 +1,7 @@
 <script lang="ts">
   import { decimals } from '$core/units';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
-  import { wanting, type BoardCell } from '$core/site';
-  import { cellKey, wholeCell } from '$core/document';
-  import { faceAreas } from '$core/surface';
+  import { shareOn, type BoardCell } from '$core/site';
   import RestOfBatch, { nothingSaid, saidOfRest, unsaidOfRest } from './RestOfBatch.svelte';
 
   /** A batch ends while its coat goes on: what is left of it, and how much of the coat is on by now. */
@@ -19,19 +17,7 @@
   let said = $state(nothingSaid());
   /** Of pieces the layings say it; of a floor in bays the hands judge it. */
   const bays = $derived(desk.state.coats.find((c) => c.coat === coat)?.layings.some((b) => b.bay) ?? false);
-  const byFaces = $derived.by(() => {
-    const areas = new Map(desk.job.surfaces.map((s) => [s.id, faceAreas(s)]));
-    const m2 = (c: BoardCell) => {
-      const area = areas.get(c.surface)?.get(c.face);
-      const pieces = board.filter((o) => o.surface === c.surface && o.face === c.face).length;
-      return area?.plan.ok ? area.plan.areaM2 / pieces : 0;
-    };
-    const of = board.filter((c) => c.coats.some((x) => x.number === coat));
-    const left = new Set(wanting(board, coat).map((c) => cellKey(wholeCell(c))));
-    const sum = (cells: readonly BoardCell[]) => cells.reduce((s, c) => s + m2(c), 0);
-    const all = sum(of);
-    return all > 0 ? sum(of.filter((c) => !left.has(cellKey(wholeCell(c))))) / all : 0;
-  });
+  const byFaces = $derived(shareOn(desk.job, board, coat));
   let picked = $state<number | null>(null);
   const done = $derived(picked ?? (bays ? null : byFaces));
   const SHARES = [0.25, 0.33, 0.5, 0.67, 0.75, 1];

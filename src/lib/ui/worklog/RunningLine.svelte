@@ -3,6 +3,7 @@
   import { decimals, showPour } from '$core/units';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
   import Sign from '../marks/Sign.svelte';
+  import Why from '../why/Why.svelte';
 
   /** How a coat runs after its last batch: litres gone beside the plan, and what it means for the van. */
   const { runs }: { runs: Running } = $props();
@@ -24,7 +25,17 @@
       )}.
     {:else if runs.word === 'heavy'}The van lasts, but what lies thick dries slowly: spread further.
     {:else if runs.word === 'thin'}Look for spots it missed before it is wiped.
-    {:else}The van lasts.{/if}</span
+    {:else}The van lasts.{/if}
+    <Why
+      about="how it runs"
+      formula="comes to = gone ÷ share that is on; short = comes to − (asked for in the van − used on earlier coats − expected on later ones)"
+      lines={[
+        { name: 'gone: mixed, less left and spilt', value: pour(runs.goneL), grade: 'house' },
+        { name: 'share that is on', value: `${decimals(runs.done * 100, 0)} %`, grade: 'house' },
+        { name: 'planned for as much', value: pour(runs.plannedL), grade: 'house' },
+        { name: 'comes to', value: pour(runs.comesToL), grade: 'house' }
+      ]}>Why?</Why
+    ></span
   >
 </p>
 
