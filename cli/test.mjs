@@ -86,7 +86,7 @@ async function steps(p, running, only, totals) {
   };
   /** @type {Step} */
   const step = async (name, script, args, env = {}, afresh, among = []) => {
-    if (!wanted(name.split(',')[0])) return;
+    if (!wanted(name.replace(/,.*/, ''))) return;
     const begun = Date.now();
     let { passed, failed, files } = await counted(script, [...args, ...among], env);
     if (failed && afresh && files.length > 0) {

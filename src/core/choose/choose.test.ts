@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { card, deckJob, floorJob, knowledge, made, NOW, readDry } from '../../../tests/fixtures';
 import terrace from '../../../demo/jobs/04-saltgate-terrace.json';
 import doorsFile from '../../../tests/version-1/cell-doors.json';
-import { emptyHouse, houseRules } from '../house';
+import { defaultHouseRules, emptyHouse, houseRules } from '../house';
 import { coverageLog } from '../coverage';
 import type { ProductCard } from '../product';
 import { DAY_MS } from '../units';
@@ -258,7 +258,8 @@ describe('house rules at work', () => {
         knowledge,
         NOW
       );
-      return nextSteps(job, state, live, NOW, recoatBy).find((s) => s.kind === 'spread')!.closed;
+      return nextSteps(job, state, live, NOW, { ...defaultHouseRules, recoatBy }).find((s) => s.kind === 'spread')!
+        .closed;
     };
     expect(spread('touch')).toContain('no tack test');
     expect(spread('touch', [made('tack.felt', { coat: 1, felt: 'ready' }, -5) as never])).toBe('mix a batch first');

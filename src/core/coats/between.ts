@@ -1,5 +1,4 @@
 import type { HouseRules } from '../house';
-import { BETWEEN_ROWS } from '../layers';
 import { coatCard, coatSpec, type PartJob } from '../document';
 
 /** What is done to the coat below before a coat goes on. */
@@ -18,8 +17,8 @@ export function betweenCoats(job: PartJob, coat: number, house: HouseRules, late
   const below = coat > 1 && job.finish ? coatCard(job, coat - 1) : undefined;
   if (!below) return null;
   const own = coatSpec(job.finish!, coat).cutBack;
-  const row = BETWEEN_ROWS[below.class][coat === 2 ? 'first' : 'later'];
+  const row = house.between[below.class][coat === 2 ? 'first' : 'later'];
   const how = late ? 'abrade' : (own ?? (row ? house.betweenCoats : 'nothing'));
   if (how === 'nothing') return null;
-  return { how, with: (row ?? BETWEEN_ROWS['oxidising-oil'].later!)[how] };
+  return { how, with: (row ?? house.between['oxidising-oil'].later!)[how] };
 }

@@ -52,6 +52,8 @@ export interface CoatPlan extends CoatSpec {
   runMinutes: number;
   /** Person minutes, by what they go to. */
   hands: HandsMinutes;
+  /** Those between oil on and oil off, as the log keeps them: by kind and method. */
+  handsByKey: { key: string; minutes: number }[];
   /** Hands on: what is done to the coat below, spreading and wiping. */
   personHours: number;
   /** Pieces that lie on the bench are coated in rounds: each its faces, in order, and its minutes. */
@@ -163,7 +165,7 @@ function coatPlan(
   const areaM2 = faces.reduce((a, f) => a + f.areaM2, 0);
   const netL = faces.reduce((a, f) => a + f.detail.litres, 0) * plannedFilm;
   const between = betweenCoats(job, spec.number, house);
-  const hands = handsOn(on, spec, card, house);
+  const { minutes: hands, byKey: handsByKey } = handsOn(on, spec, card, house, log);
   const runMinutes = Math.max(1, runHands(hands) / job.crew.people);
   const alone = Math.max(10, layingHands(hands) / job.crew.people + soakMinutes(spec, card));
   const days = layingDays(alone);
@@ -190,6 +192,7 @@ function coatPlan(
     plannedFilm,
     keys: [...byKey.values()],
     hands: { ...hands, mix: mixMinutes },
+    handsByKey,
     runMinutes,
     layingMinutes,
     personHours:

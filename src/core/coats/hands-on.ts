@@ -1,5 +1,15 @@
-import { coatHands, type HandsFace, type HandsMinutes } from '../hands';
-import type { HouseRules } from '../house';
+import type { CoverageLog } from '../coverage';
+import {
+  coatHands,
+  handsKey,
+  learnedHands,
+  onWoodMinutes,
+  onWoodTimes,
+  together,
+  type HandsFace,
+  type HandsMinutes
+} from '../hands';
+import { defaultHouseRules, type HouseRules } from '../house';
 import { honestBatches, largestBatch } from '../mix';
 import { classTraits, isTwoPart, methodOf, type ProductCard } from '../product';
 import {
@@ -10,6 +20,7 @@ import {
   unitCount,
   woodThicknessM,
   type Face,
+  type HandsGroup,
   type Surface
 } from '../surface';
 import type { CoatSpec } from '../document';
@@ -47,18 +58,44 @@ function handsFace({ surface: s, face: f, planAreaM2 }: FaceToLay, reachM: numbe
   };
 }
 
-/** Person minutes of one coat over its faces, mixing not counted (handbook 10). */
-export const handsOn = (
+/** What hands take on one coat, mixing not counted. */
+export interface HandsOn {
+  minutes: HandsMinutes;
+  /** Person minutes from oil on to oil off by kind and method, each under the name the log keeps it by. */
+  byKey: { key: string; minutes: number }[];
+}
+
+/** Person minutes of one coat over its faces (handbook 10), by what the log has taught of hands where it has. */
+export function handsOn(
   faces: readonly FaceToLay[],
   spec: CoatSpec,
   card: ProductCard,
-  house: HouseRules
-): HandsMinutes =>
-  coatHands(
-    faces.map((f) => handsFace(f, house.hands.reachM)),
-    { method: spec.method, wiped: classTraits(card.class).mustBeWiped, batches: 0, stirMinutes: 0 },
-    house
-  );
+  house: HouseRules,
+  log: CoverageLog
+): HandsOn {
+  const how = { method: spec.method, wiped: classTraits(card.class).mustBeWiped, batches: 0, stirMinutes: 0 };
+  const groups = new Map<HandsGroup, FaceToLay[]>();
+  for (const f of faces) {
+    const { hands } = kindRow(f.surface.kind);
+    groups.set(hands, [...(groups.get(hands) ?? []), f]);
+  }
+  const byKey: HandsOn['byKey'] = [];
+  let minutes = coatHands([], how, house);
+  for (const [group, list] of groups) {
+    const met = list.map((f) => handsFace(f, house.hands.reachM));
+    const key = handsKey(group, spec.method);
+    const evidence = log.get(key);
+    const rated = coatHands(met, how, house);
+    // The log saw it against the preset rates: these are looked up only where it saw anything.
+    const lnHouse = evidence
+      ? Math.log(onWoodMinutes(rated) / onWoodMinutes(coatHands(met, how, defaultHouseRules)))
+      : 0;
+    const taken = onWoodTimes(rated, learnedHands(evidence, lnHouse, house).factor);
+    byKey.push({ key, minutes: onWoodMinutes(taken) });
+    minutes = together(minutes, taken);
+  }
+  return { minutes, byKey };
+}
 
 /** The shortest soak at 20 °C that somebody waits for before wiping, minutes; 0 where the oil is left. */
 export const soakMinutes = (spec: CoatSpec, card: ProductCard): number =>

@@ -119,3 +119,25 @@ export const layingHands = (m: HandsMinutes): number => allMinutes(m) - m.mix;
 
 /** Those in which oil goes on and comes off: a mix goes on the wood as fast as that (handbook 7). */
 export const runHands = (m: HandsMinutes): number => m.spread + m.keepWet + m.wetSand + m.wipe + m.edges;
+
+const ON_WOOD = ['spread', 'keepWet', 'wetSand', 'wipe', 'edges', 'handling', 'ladder'] as const;
+
+/** Those between oil on and oil off: what the log can time. Mixing and looking again lie outside. */
+export const onWoodMinutes = (m: HandsMinutes): number => ON_WOOD.reduce((s, k) => s + m[k], 0);
+
+/** The minutes on the wood so many times as long, all others as they are. */
+export const onWoodTimes = (m: HandsMinutes, factor: number): HandsMinutes =>
+  factor === 1 ? m : { ...m, ...Object.fromEntries(ON_WOOD.map((k) => [k, m[k] * factor])) };
+
+/** The minutes of two lists of faces. */
+export const together = (a: HandsMinutes, b: HandsMinutes): HandsMinutes => ({
+  mix: a.mix + b.mix,
+  spread: a.spread + b.spread,
+  keepWet: a.keepWet + b.keepWet,
+  wipe: a.wipe + b.wipe,
+  edges: a.edges + b.edges,
+  look: a.look + b.look,
+  handling: a.handling + b.handling,
+  ladder: a.ladder + b.ladder,
+  wetSand: a.wetSand + b.wetSand
+});

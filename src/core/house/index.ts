@@ -1,5 +1,6 @@
 export { RHYTHMS } from './schema';
-export type { HouseDocument, HouseStep, Rhythm } from './schema';
+export type { HouseDocument, HouseRub, HouseStep, Rhythm } from './schema';
+export { abrasiveFor, BETWEEN_ROWS, betweenRows, type BetweenRow, type BetweenRows, isRubbed } from './between';
 export { defaultHouseRules, type HouseRules } from './house';
 export {
   emptyHouse,
@@ -10,6 +11,7 @@ export {
   houseRules,
   liftHouse,
   optionOf,
+  rubKey,
   schools,
   type School,
   type SchoolOption

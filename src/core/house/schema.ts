@@ -1,6 +1,7 @@
 import { Type, type Static } from 'typebox';
 import { CHOICE_FORM, NUMBER_FORM } from '../keyed';
 import { HousePlaceSchema } from '../place/schema';
+import { ProductClass as ProductClassSchema } from '../product/schema';
 import { ownStep, SurfaceKindSchema } from '../surface/schema';
 import { CURRENCIES } from '../units';
 
@@ -19,6 +20,17 @@ export const HouseStepSchema = Type.Object(
   },
   closed
 );
+
+const rub = {
+  class: ProductClassSchema,
+  with: Type.String({ minLength: 1, maxLength: 60 }),
+  ...reasoned
+};
+/** What a coat of a class is rubbed with, where the house does it otherwise: over its first coat, later ones, or at the end. */
+export const HouseRubSchema = Type.Union([
+  Type.Object({ ...rub, after: Type.Enum(['first', 'later']), how: Type.Enum(['denib', 'abrade']) }, closed),
+  Type.Object({ ...rub, after: Type.Literal('last') }, closed)
+]);
 
 /** What a crew has chosen otherwise than the presets, each with its reason and date. */
 export const HouseDocumentSchema = Type.Object(
@@ -39,11 +51,14 @@ export const HouseDocumentSchema = Type.Object(
     /** Places any job can use: the crew's own bench, its store. */
     places: Type.Optional(Type.Array(HousePlaceSchema, { maxItems: 12 })),
     /** Steps of its own. */
-    steps: Type.Optional(Type.Array(HouseStepSchema, { maxItems: 24 }))
+    steps: Type.Optional(Type.Array(HouseStepSchema, { maxItems: 24 })),
+    /** What it rubs with between coats and at the end. */
+    rubs: Type.Optional(Type.Array(HouseRubSchema, { maxItems: 60 }))
   },
   { ...closed, title: 'Basket house rules' }
 );
 
 export type Rhythm = (typeof RHYTHMS)[number];
 export type HouseStep = Static<typeof HouseStepSchema>;
+export type HouseRub = Static<typeof HouseRubSchema>;
 export type HouseDocument = Static<typeof HouseDocumentSchema>;

@@ -1,6 +1,7 @@
 import type { Applicator } from '../method';
 import { defaultHouseRules, type HouseRules } from './house';
-import type { HouseDocument } from './schema';
+import { betweenRows, isRubbed } from './between';
+import type { HouseDocument, HouseRub } from './schema';
 import rows from './schools.json';
 
 /** One way good crews go, and the rules it sets. */
@@ -143,6 +144,9 @@ export function liftHouse(house: HouseDocument): HouseDocument {
 
 export const emptyHouse: HouseDocument = { choices: {}, numbers: {}, vans: [] };
 
+/** What tells one rub of the house from another. */
+export const rubKey = (rub: HouseRub): string => `${rub.class} ${rub.after} ${rub.after === 'last' ? '' : rub.how}`;
+
 /** What is wrong with a house document beyond its shape: schools that are not there, numbers out of their bounds. */
 export function houseProblems(house: HouseDocument): { path: string; problem: string }[] {
   const out: { path: string; problem: string }[] = [];
@@ -163,6 +167,12 @@ export function houseProblems(house: HouseDocument): { path: string; problem: st
   house.steps?.forEach(({ step, name }, i) => {
     if (house.steps!.findIndex((s) => s.step === step || s.name === name) < i)
       out.push({ path: `/steps/${i}/name`, problem: `the house has another step called “${name}”` });
+  });
+  house.rubs?.forEach((rub, i) => {
+    const same = (r: HouseRub) => rubKey(r) === rubKey(rub);
+    if (!isRubbed(rub.class, rub.after))
+      out.push({ path: `/rubs/${i}/with`, problem: 'is of a coat that is never rubbed there' });
+    if (house.rubs!.findIndex(same) < i) out.push({ path: `/rubs/${i}/with`, problem: 'is said twice' });
   });
   for (const [path, { value }] of Object.entries(house.numbers)) {
     const row = HOUSE_NUMBERS.find((n) => n.path === path);
@@ -187,6 +197,7 @@ export function houseRules(house: HouseDocument): HouseRules {
   }
   if (house.currency) rules.currency = house.currency;
   if (house.steps) rules.steps = house.steps;
+  if (house.rubs) rules.between = betweenRows(house.rubs);
   for (const { path } of HOUSE_NUMBERS)
     if (Object.hasOwn(house.numbers, path)) put(rules, path, house.numbers[path]!.value);
   return rules;

@@ -2,7 +2,6 @@ import { betweenCoats, type Between, type CoatPlan } from '../coats';
 import { cardOf, coatCard, coatCount, wholeSurfaceId, type CoatSpec } from '../document';
 import type { Span } from '../drying';
 import { layingHands, type HandsMinutes } from '../hands';
-import { BETWEEN_ROWS } from '../layers';
 import { methodRow, type MethodRow, type StageId, type StageRow } from '../method';
 import { unitProgress, type PrepStep } from '../prep';
 import { classTraits, isTwoPart } from '../product';
@@ -186,10 +185,10 @@ const stageMinutes = (hands: HandsMinutes, { stage, wets }: StageRow): number =>
 
 /** After the last coat: its rub where one is asked for, cure, and what was taken off put back. */
 function afterLast({ surveys, state }: Pick<JobView, 'surveys' | 'state'>, seen: PartView): CourseStep[] {
-  const { job, live, plan, nowMs } = seen;
+  const { job, live, plan, knowledge, nowMs } = seen;
   const last = coatCount(job);
   const leave = live.leave ?? plan.leave;
-  const rub = BETWEEN_ROWS[coatCard(job, last)!.class].last;
+  const rub = knowledge.house.between[coatCard(job, last)!.class].last;
   const rubbed = state.lastRubs.get(job.part);
   const out: CourseStep[] = [];
   if (job.finish?.lastRub && rub)

@@ -17,7 +17,7 @@ function seenOf(document: JobDocument, events: readonly WorkEvent[], nowMs = NOW
 const stepsAt = (events: readonly WorkEvent[], nowMs = NOW, document = whole(counterJob())) => {
   const seen = seenOf(document, events, nowMs);
   const { job, state, live } = seen.parts[0];
-  return nextSteps(job, state, live, nowMs, 'both', [], beforeTin(seen, job.part));
+  return nextSteps(job, state, live, nowMs, knowledge.house, [], beforeTin(seen, job.part));
 };
 /** A coat laid and closed, so many hours ago. */
 const laid = (coat: number, hoursAgo: number) => [

@@ -21,7 +21,14 @@ function seen(events: readonly WorkEvent[], minutes = 0, document = job()) {
   const span = climateSpan(state, nowMs);
   const v = view({ id: 'j', document, state, weather: null, span, measured: [], others: knowledge, nowMs });
   const [part] = v.parts;
-  return { v, part, state, steps: nextSteps(part.job, part.state, part.live, nowMs, 'clock').map((s) => s.kind) };
+  return {
+    v,
+    part,
+    state,
+    steps: nextSteps(part.job, part.state, part.live, nowMs, { ...knowledge.house, recoatBy: 'clock' }).map(
+      (s) => s.kind
+    )
+  };
 }
 const coat = (n: number, minutes: number) => [
   made('laying.spread', { coat: n, laying: 1 }, minutes),

@@ -8,7 +8,7 @@ import { knownBefore, type Knowledge } from './knowledge';
 import type { CoatPlan } from '../coats';
 import { coatCard, coatSpec, finishCard } from '../document';
 import type { PartJob } from '../document';
-import type { CoatState, WorkState } from '../log';
+import { tookOffL, type CoatState, type WorkState } from '../log';
 
 /** How a coat on the wood dries, the crew's factor κ left out. */
 export interface CoatDrying {
@@ -84,7 +84,7 @@ function laidTo(c: CoatState, card: ProductCard, nowMs: number): number {
  * is wiped off is not film: with less oil in the log than planned a wiped coat is no thinner than planned (handbook 9).
  */
 function filmOnWood(
-  coat: Pick<CoatState, 'usedL' | 'plannedFilm'>,
+  coat: Pick<CoatState, 'usedL' | 'plannedFilm' | 'layings'>,
   plan: CoatPlan,
   card: ProductCard,
   before: CoverageLog,
@@ -97,6 +97,6 @@ function filmOnWood(
     return sum + (netAtCardL * cardM2PerL) / medianM2PerL;
   }, 0);
   if (!(labelL > 0)) return planned;
-  const film = filmRatio(netUsedL(coat.usedL, isTwoPart(card), plan.keptL, house).netL, labelL);
+  const film = filmRatio(netUsedL(coat.usedL, isTwoPart(card), plan.keptL + tookOffL(coat), house).netL, labelL);
   return classTraits(card.class).mustBeWiped ? Math.max(film, planned) : film;
 }

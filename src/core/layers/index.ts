@@ -1,3 +1,2 @@
 export { foundRules, rulingOverFound } from './over-found';
 export { layerRules, layerRuling, rulingNow, type Layer, type LayerResult, type LayerRuling } from './layers';
-export { abrasiveFor, BETWEEN_ROWS, type BetweenRow } from './between';

@@ -33,6 +33,7 @@ export {
   ragsNotSafe,
   ragsUnaccounted,
   shareOfBatch,
+  tookOffL,
   type TinSettled,
   type WorkState
 } from './work-state';

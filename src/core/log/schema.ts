@@ -26,6 +26,8 @@ const laying = Type.Integer({ minimum: 1, maximum: 400 });
 const on = Type.Optional(Type.Array(TakenSchema, { minItems: 1, maxItems: 400, uniqueItems: true }));
 /** It went on a stretch of what it names, not on the whole or the rest of it. */
 const bay = Type.Optional(Type.Literal(true));
+/** How many hands worked at it. */
+const people = Type.Integer({ minimum: 1, maximum: 12 });
 const batch = Type.String({ pattern: BATCH_FORM.pattern });
 const litres = Type.Number({ minimum: 0, maximum: 1000 });
 const surface = Type.String({ pattern: ID_FORM.pattern });
@@ -68,8 +70,23 @@ export const EVENT_SCHEMAS = [
       closed
     )
   ),
-  event('laying.spread', Type.Object({ part, coat, laying, batch: Type.Optional(batch), on, bay }, closed)),
-  event('laying.wiped', Type.Object({ part, coat, laying }, closed)),
+  event(
+    'laying.spread',
+    Type.Object({ part, coat, laying, batch: Type.Optional(batch), on, bay, people: Type.Optional(people) }, closed)
+  ),
+  event(
+    'laying.wiped',
+    Type.Object(
+      {
+        part,
+        coat,
+        laying,
+        /** What the dry roller took off again, weighed or guessed. */
+        took: Type.Optional(Type.Object({ litres, guessed: Type.Boolean() }, closed))
+      },
+      closed
+    )
+  ),
   /** A stage of its method besides: topped up, sanded wet, looked at again; `found` where it asks. */
   event(
     'laying.stage',

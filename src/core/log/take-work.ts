@@ -47,7 +47,8 @@ export function takeCoat(state: WorkState, e: CoatEvent): string | null {
       stages: [],
       batch: e.data.batch,
       bay: e.data.bay ?? e.data.on === undefined,
-      ...(e.data.on && { on: e.data.on })
+      ...(e.data.on && { on: e.data.on }),
+      ...(e.data.people && { people: e.data.people })
     });
     return null;
   }
@@ -88,7 +89,7 @@ export function takeCoat(state: WorkState, e: CoatEvent): string | null {
     return null;
   }
   if (laying.wipedAtMs !== undefined) return `bay ${e.data.laying} of coat ${e.data.coat} was wiped already`;
-  Object.assign(laying, { wipedAtMs: e.at, wipedBy: e.byName });
+  Object.assign(laying, { wipedAtMs: e.at, wipedBy: e.byName, ...(e.data.took && { took: e.data.took }) });
   return null;
 }
 

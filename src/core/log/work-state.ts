@@ -36,6 +36,10 @@ export interface LayingState {
   bay: boolean;
   wipedAtMs?: number;
   wipedBy?: string;
+  /** How many worked at it, where somebody said. */
+  people?: number;
+  /** What the dry roller took off again. */
+  took?: { litres: number; guessed: boolean };
   /** What its method asked for besides, as it was done. */
   stages: (StageDone & { note?: string })[];
 }
@@ -221,6 +225,10 @@ export const forPart = (state: WorkState, part: string): PartState => ({
 
 /** The key of an item of the load list. */
 export const packedKey = (visit: string, item: string): string => `${visit} ${item}`;
+
+/** What the dry roller took off a coat again, litres: it is on the wood no more (handbook 6). */
+export const tookOffL = ({ layings }: Pick<CoatState, 'layings'>): number =>
+  layings.reduce((s, l) => s + (l.took?.litres ?? 0), 0);
 
 /** The batches that are for a coat. */
 export const batchesFor = (state: Pick<WorkState, 'batches'>, { part, coat }: CoatRef): BatchState[] =>

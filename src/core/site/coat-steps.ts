@@ -1,7 +1,6 @@
 import { flawRow } from '../course';
 import { nextMorningMs } from './deadlines';
-import type { HouseRules } from '../house';
-import { abrasiveFor, BETWEEN_ROWS } from '../layers';
+import { abrasiveFor, type HouseRules } from '../house';
 import { methodRow } from '../method';
 import { classTraits, isTwoPart, touchDryProgress } from '../product';
 import { kindRow } from '../surface';
@@ -19,7 +18,12 @@ export function batchLetter(index: number): string {
 }
 
 /** Flaws that nobody mended yet; most want the coat touch dry first. */
-export function mendSteps(job: PartJob, { flaws }: WorkState, { coats }: LiveWork): Step[] {
+export function mendSteps(
+  job: PartJob,
+  { flaws }: WorkState,
+  { coats }: LiveWork,
+  { between }: Pick<HouseRules, 'between'>
+): Step[] {
   return flaws
     .filter((f) => f.part === job.part && !f.mended)
     .flatMap(({ id, coat, flaw, on, extent, more }): Step[] => {
@@ -28,7 +32,7 @@ export function mendSteps(job: PartJob, { flaws }: WorkState, { coats }: LiveWor
       const { branch, dry } = flawRow(flaw);
       const laid = coats.find((c) => c.number === coat);
       const wet = dry && classTraits(card.class).cures && (laid?.progress ?? 0) < touchDryProgress(card);
-      const abrasive = abrasiveFor(card.class);
+      const abrasive = abrasiveFor(card.class, between);
       return [
         {
           kind: 'mend',
@@ -53,7 +57,7 @@ export function coatSteps(
   live: LiveWork,
   wanted: number,
   nowMs: number,
-  recoatBy: HouseRules['recoatBy']
+  { recoatBy, between }: Pick<HouseRules, 'recoatBy' | 'between'>
 ): Step[] {
   const openCoat = state.coats.find((c) => c.closedAtMs === undefined);
   const last = live.coats[live.coats.length - 1];
@@ -64,7 +68,7 @@ export function coatSteps(
   if (next > wanted)
     return [
       ...gun,
-      ...(last ? lastRub(job, state, last, nowMs) : []),
+      ...(last ? lastRub(job, state, last, nowMs, between) : []),
       ...(state.handedOverAtMs === undefined ? [{ kind: 'leave' as const }] : [])
     ];
   const card = coatCard(job, next);
@@ -208,8 +212,14 @@ function gunToClean(job: PartJob, state: WorkState, coat: number | undefined): S
 }
 
 /** The last rub, where one is asked for: on the morning after the last coat, once that may be worked on. */
-function lastRub(job: PartJob, state: WorkState, last: LiveCoat, nowMs: number): Step[] {
-  const rub = BETWEEN_ROWS[coatCard(job, last.number)!.class].last;
+function lastRub(
+  job: PartJob,
+  state: WorkState,
+  last: LiveCoat,
+  nowMs: number,
+  between: HouseRules['between']
+): Step[] {
+  const rub = between[coatCard(job, last.number)!.class].last;
   if (!job.finish?.lastRub || !rub || state.lastRubs.has(job.part)) return [];
   const fromMs = nextMorningMs(last.laidToMs, job);
   const step = { kind: 'last rub' as const, coat: last.number, with: rub, fromMs };

@@ -1,4 +1,4 @@
-import type { HouseRules } from '../house';
+import { defaultHouseRules, type HouseRules } from '../house';
 import { classTraits } from '../product';
 import { localDate } from '../calendar';
 import { coatCard, coatCount, finishCard, type PartJob } from '../document';
@@ -19,7 +19,7 @@ export function nextSteps(
   state: WorkState,
   live: LiveWork,
   nowMs: number,
-  recoatBy: HouseRules['recoatBy'] = 'both',
+  house: Pick<HouseRules, 'recoatBy' | 'between'> = defaultHouseRules,
   elsewhere: readonly Worked[] = [],
   /** What nobody settled yet before the tin of the next coat. */
   gate: { coat: number; open: readonly unknown[] } | null = null
@@ -55,8 +55,8 @@ export function nextSteps(
       off: b.off
     });
   out.push(...dueStages(live, nowMs));
-  out.push(...mendSteps(job, state, live));
-  out.push(...behindGate(coatSteps(job, state, live, wanted, nowMs, recoatBy), gate));
+  out.push(...mendSteps(job, state, live, house));
+  out.push(...behindGate(coatSteps(job, state, live, wanted, nowMs, house), gate));
   const rags = ragsUnaccounted(state);
   if (rags > 0) out.push({ kind: 'rags', out: rags });
   const today = localDate(nowMs, job.site.timeZone);

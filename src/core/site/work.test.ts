@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { card, counterJob, floorJob, knowledge, made, NOW } from '../../../tests/fixtures';
 import { HOUR_MS, MINUTE_MS } from '../units';
 import { deadlines } from './deadlines';
+import { coatPlans } from '../coats';
+import { onWoodMinutes } from '../hands';
 import { finishedCoats, withOwn, withoutOwn } from '../knowledge';
 import { fold, foldNext, jobStage, openLayings, ragsUnaccounted, type WorkEvent } from '../log';
 import { liveWork } from './live';
@@ -352,6 +354,32 @@ describe('drying that really happened', () => {
     expect(f).toMatchObject({ usedL: 0.005, counts: false, reason: 'less was used than the applicators keep' });
     const own = withOwn(knowledge, 'j', job, fold(coat(1, 5, 0.005)), climate, NOW);
     expect(own.coverage.size).toBe(0);
+  });
+  it('hands that took longer than the rates say make the coats to come longer, and not once they are taken out', () => {
+    const planned = coatPlans(job, knowledge.house)[0]!;
+    const long = Math.round(2 * onWoodMinutes(planned.hands));
+    const layings = fold([
+      made('laying.spread', { coat: 1, laying: 1, people: 1 }, -300),
+      made('laying.wiped', { coat: 1, laying: 1 }, -300 + long),
+      made('coat.closed', { coat: 1, usedL: 0.2, guessed: false }, -100)
+    ]);
+    const own = withOwn(knowledge, 'j', job, layings, climate, NOW);
+    const after = coatPlans(job, knowledge.house, own.coverage)[1]!;
+    expect(after.hands.wipe).toBeGreaterThan(planned.hands.wipe * 1.05);
+    expect(after.hands.look).toBe(planned.hands.look);
+    expect(withoutOwn(own, 'j', job, layings).coverage.size).toBe(0);
+  });
+  it('what a dry roller took off again is no film, and teaches no litre', () => {
+    const took = (litres?: number) =>
+      fold([
+        made('laying.spread', { coat: 1, laying: 1 }, -300),
+        made('laying.wiped', { coat: 1, laying: 1, ...(litres && { took: { litres, guessed: false } }) }, -280),
+        made('coat.closed', { coat: 1, usedL: 0.9, guessed: false }, -270)
+      ]);
+    const film = (litres?: number) => liveWork(job, took(litres), climate, knowledge, NOW).coats[0]!.filmRatio;
+    expect(film(0.3)).toBeLessThan(film() - 0.1);
+    const rate = (litres?: number) => finishedCoats(job, took(litres), knowledge.house)[0]!.keys[0]!.observed.lnRate;
+    expect(rate(0.3)).toBeGreaterThan(rate());
   });
   it('dates to leave and to keep come only when all coats are laid', () => {
     expect(live(coat(1, 60), coat(2, 40)).leave).toBeNull();

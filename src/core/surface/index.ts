@@ -31,7 +31,7 @@ export {
   type FaceAreas
 } from './surface';
 export { applyQuickRule, newFace, QUICK_RULES, type QuickRule } from './quick-rules';
-export { KIND_ROWS, kindRow, type KindRow } from './kinds';
+export { HANDS_GROUPS, KIND_ROWS, kindRow, type HandsGroup, type KindRow } from './kinds';
 export { namedList, stillToMeasure, woodThicknessM } from './missing';
 export { cornersOf, isRightAngled, pullCorner, wallsThrough } from './pull';
 export { parseWalk, walkText, type WalkResult } from './walk-text';

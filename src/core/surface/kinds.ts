@@ -1,6 +1,10 @@
 import type { CutOut, FaceKind, SurfaceKind } from './schema';
 import type { Template } from './templates';
 
+/** Kinds that take hands alike (handbook 10). */
+export const HANDS_GROUPS = ['floor', 'deck', 'stair', 'wall', 'worktop', 'leaf', 'rail', 'small'] as const;
+export type HandsGroup = (typeof HANDS_GROUPS)[number];
+
 /** All that is asked of a kind of surface anywhere: no row can leave one out. */
 export interface KindRow {
   /** As it is offered, and as it stands in a sentence. */
@@ -43,7 +47,7 @@ export interface KindRow {
   /** The limits its moisture is held to indoors (handbook 8). */
   moisture: 'floor' | 'counter';
   /** Whose rates its hands go by (handbook 10). */
-  hands: 'floor' | 'deck' | 'stair' | 'wall' | 'worktop' | 'leaf' | 'rail' | 'small';
+  hands: HandsGroup;
   /** How its finish wears: as what lies, what stands, or as a worktop (handbook 14). */
   wears: 'lying' | 'standing' | 'counter';
 }

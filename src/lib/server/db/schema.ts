@@ -295,7 +295,32 @@ export const finishedCoat = mysqlTable(
   (t) => [primaryKey({ columns: [t.jobId, t.part, t.coat, t.rateKey] }), index('finished_coat_crew').on(t.crewId, t.at)]
 );
 
-/** The sums of what counts, by key: what a plan reads. Kept in step with finished_coat in the same transaction. */
+/** The hands of a finished coat, by kind and method: minutes as they were seen, and what the rates say of just that. Derived. */
+export const finishedHandsRow = mysqlTable(
+  'finished_hands',
+  {
+    jobId: id('job_id')
+      .notNull()
+      .references(() => job.id),
+    part: part(),
+    coat: int('coat').notNull(),
+    rateKey: varchar('rate_key', { length: 140 }).notNull(),
+    crewId: id('crew_id').notNull(),
+    at: at('at').notNull(),
+    areaM2: double('area_m2').notNull(),
+    tookMinutes: double('took_minutes').notNull(),
+    plannedMinutes: double('planned_minutes').notNull(),
+    lnRate: double('ln_rate').notNull(),
+    weight: double('weight').notNull(),
+    guessed: boolean('guessed').notNull()
+  },
+  (t) => [
+    primaryKey({ columns: [t.jobId, t.part, t.coat, t.rateKey] }),
+    index('finished_hands_crew').on(t.crewId, t.at)
+  ]
+);
+
+/** The sums of what counts, by key, of litres and of hands: what a plan reads. Kept in step with both in the same transaction. */
 export const rateEvidence = mysqlTable(
   'rate_evidence',
   {

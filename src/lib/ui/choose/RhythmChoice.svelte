@@ -1,7 +1,6 @@
 <script lang="ts">
   import { topCard } from '$core/document';
   import { RHYTHMS } from '$core/house';
-  import { BETWEEN_ROWS } from '$core/layers';
   import Choice from '../fields/Choice.svelte';
   import Tick from '../fields/Tick.svelte';
   import { useJobDesk } from '../job-desk/job-desk.svelte';
@@ -9,7 +8,7 @@
 
   /** When the next coat may go on here, where that is not as the house has it. */
   const desk = useJobDesk();
-  const lastRub = $derived(topCard(desk.job) ? BETWEEN_ROWS[topCard(desk.job)!.class].last : null);
+  const lastRub = $derived(topCard(desk.job) ? desk.knowledge.house.between[topCard(desk.job)!.class].last : null);
   const NOTES = {
     'one a day': 'each is looked at in daylight first',
     'as it opens': 'a second the same day, where card and air allow',

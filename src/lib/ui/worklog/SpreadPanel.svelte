@@ -52,6 +52,10 @@
   const mayStretch = $derived(picking.length > 0 && picking.every((c) => c.piece === undefined));
   const begun = $derived(picking.some((c) => c.coats.some((x) => x.number === step.coat && x.begun)));
   const stretch = $derived(mayStretch && (bayPicked ?? begun));
+  /** How many work at it: what hands take is learned from it. */
+  let people = $state<number | null>(null);
+  const MOST_HANDS = 4;
+  const atIt = $derived(people ?? Math.min(MOST_HANDS, desk.job.crew.people));
   async function spread() {
     if (on.length === 0) return;
     onclose(
@@ -60,6 +64,7 @@
         laying: step.laying,
         ...(step.batch && { batch: step.batch }),
         ...(stretch && { bay: true }),
+        people: atIt,
         on: structuredClone($state.snapshot(on))
       })
     );
@@ -105,6 +110,14 @@
       >
     </div>
   {/if}
+  <div class="mt-3 flex items-center gap-2" role="group" aria-label="How many work at it">
+    <span class="grow font-semibold">Hands at it</span>
+    {#each Array.from({ length: MOST_HANDS }, (_, i) => i + 1) as n (n)}
+      <button class="btn min-h-12 w-12" class:line={n !== atIt} aria-pressed={n === atIt} onclick={() => (people = n)}
+        >{n}</button
+      >
+    {/each}
+  </div>
   <div class="mt-3 grid grid-cols-2 gap-3">
     <button class="btn min-h-14" disabled={on.length === 0} onclick={spread}>Oil is on</button>
     <button class="btn line min-h-14" onclick={() => onclose()}>Not now</button>

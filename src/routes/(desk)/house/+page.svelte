@@ -19,6 +19,7 @@
   import { clock } from '$lib/ui/clock/clock.svelte';
   import Choice from '$lib/ui/fields/Choice.svelte';
   import TextField from '$lib/ui/fields/TextField.svelte';
+  import HouseRubs from '$lib/ui/house/HouseRubs.svelte';
   import HouseEffects from '$lib/ui/house/HouseEffects.svelte';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import { placeWords } from '$words/place-words';
@@ -78,7 +79,8 @@
   function missingReasons() {
     const missing = [
       ...Object.entries(draft.choices).map(([id, c]) => ({ path: `/choices/${id}/reason`, reason: c.reason })),
-      ...Object.entries(draft.numbers).map(([id, n]) => ({ path: `/numbers/${id}/reason`, reason: n.reason }))
+      ...Object.entries(draft.numbers).map(([id, n]) => ({ path: `/numbers/${id}/reason`, reason: n.reason })),
+      ...(draft.rubs ?? []).map((r, i) => ({ path: `/rubs/${i}/reason`, reason: r.reason }))
     ].filter((x) => !x.reason.trim());
     problems = missing.map((m) => ({ path: m.path, problem: 'Say why: the next one who reads it must know.' }));
     return missing.length > 0;
@@ -215,6 +217,18 @@
       {/each}
     </div>
   {/each}
+
+  <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Between coats, and the last rub</h2>
+  <HouseRubs
+    rubs={draft.rubs ?? []}
+    mayEdit={data.mayEdit}
+    {today}
+    {problemAt}
+    onchange={(rubs) => {
+      const { rubs: _, ...others } = draft;
+      edit(rubs.length ? { ...others, rubs } : others);
+    }}
+  />
 
   <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Money</h2>
   <div class="mt-3 w-48">

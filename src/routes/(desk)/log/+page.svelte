@@ -7,6 +7,7 @@
   import Choice from '$lib/ui/fields/Choice.svelte';
   import TextField from '$lib/ui/fields/TextField.svelte';
   import DryingLearned from '$lib/ui/log/DryingLearned.svelte';
+  import HandsLearned from '$lib/ui/log/HandsLearned.svelte';
   import { isUnexplained, logKeys, type LogKey } from '$lib/ui/log/log-rows';
   import Sign from '$lib/ui/marks/Sign.svelte';
   import { stationOf } from '$words/station-address';
@@ -289,6 +290,7 @@
       )}, a guessed one for half. Oil lost in tins, mixing and applicators is taken off first.
     </p>
   {/if}
+  <HandsLearned coverage={data.coverage} house={data.house} coats={data.hands} {units} timeZone={zone} />
   <DryingLearned
     drying={data.drying}
     house={data.house}

@@ -27,6 +27,7 @@
   import RagBar from '$lib/ui/worklog/RagBar.svelte';
   import PieceBoard from '$lib/ui/pieces/PieceBoard.svelte';
   import SpreadPanel from '$lib/ui/worklog/SpreadPanel.svelte';
+  import TookOffPanel from '$lib/ui/worklog/TookOffPanel.svelte';
   import TackPanel from '$lib/ui/worklog/TackPanel.svelte';
   import EndBatchPanel from '$lib/ui/worklog/EndBatchPanel.svelte';
   import RunningLine from '$lib/ui/worklog/RunningLine.svelte';
@@ -44,7 +45,7 @@
   /** What must be so before the next tin is opened. */
   const gate = $derived(beforeTin(desk.view, desk.job.part));
   const steps = $derived(
-    nextSteps(desk.job, desk.state, desk.live, clock.now, desk.knowledge.house.recoatBy, elsewhere, gate).map((s) =>
+    nextSteps(desk.job, desk.state, desk.live, clock.now, desk.knowledge.house, elsewhere, gate).map((s) =>
       s.kind === 'carry' && wet && !s.closed
         ? { ...s, closed: `${partName(desk.document, wet.part)} is not touch dry` }
         : s
@@ -71,6 +72,7 @@
   type Panel =
     | { kind: 'mix' | 'close' | 'tack' | 'look' | 'gate' | 'flaw' | 'gun'; coat: number }
     | { kind: 'spread'; step: Extract<Step, { kind: 'spread' }> }
+    | { kind: 'took off'; step: Extract<Step, { kind: 'wipe' }> }
     | { kind: 'end batch'; batch: string; coat: number }
     | { kind: 'note' }
     | { kind: 'reading' };
@@ -110,6 +112,7 @@
   async function act(s: Step, found?: boolean) {
     switch (s.kind) {
       case 'wipe':
+        if (s.off === 'dry roller' && !s.left) return void (panel = { kind: 'took off', step: s });
         return logged(
           `${upperFirst(what(s)!)} ${s.left ? 'laid off' : OFF_WORDS[s.off].done} ${clockTime(clock.read(), zone)}`,
           await desk.write('laying.wiped', { coat: s.coat, laying: s.laying })
@@ -205,6 +208,8 @@
       <MixPanel coat={panel.coat} onclose={(id) => logged('Batch mixed, now stir', id)} />
     {:else if panel?.kind === 'spread'}
       <SpreadPanel step={panel.step} {board} onclose={(id) => logged('Written down', id)} />
+    {:else if panel?.kind === 'took off'}
+      <TookOffPanel step={panel.step} onclose={(id) => logged('Taken off', id)} />
     {:else if panel?.kind === 'close'}
       <CloseCoatPanel coat={panel.coat} onclose={(id) => logged('Coat closed', id)} />
     {:else if panel?.kind === 'tack'}

@@ -1,4 +1,5 @@
 import type { ProductClass } from '../product';
+import type { HouseRub } from './schema';
 
 /** What is rubbed between coats, by how deep. */
 interface Rub {
@@ -14,6 +15,9 @@ export interface BetweenRow {
   /** What the last coat is rubbed with where a last rub is asked for; null where none makes sense. */
   last: string | null;
 }
+
+/** What is rubbed as this house does it, by class and position. */
+export type BetweenRows = Readonly<Record<ProductClass, BetweenRow>>;
 
 const oil: BetweenRow = {
   first: { denib: 'denib pad, P320', abrade: 'P240, then P320' },
@@ -34,7 +38,7 @@ const hardwax: BetweenRow = {
 const never: BetweenRow = { first: null, later: null, last: null };
 
 /** What comes between coats, by class and position (handbook 16). */
-export const BETWEEN_ROWS: Readonly<Record<ProductClass, BetweenRow>> = {
+export const BETWEEN_ROWS: BetweenRows = {
   'oxidising-oil': oil,
   'two-part-oil': oil,
   'deck-oil': oil,
@@ -49,5 +53,22 @@ export const BETWEEN_ROWS: Readonly<Record<ProductClass, BetweenRow>> = {
   'non-drying-oil': never
 };
 
+/** Whether a coat of a class is rubbed there at all: what is never rubbed has no abrasive to choose. */
+export function isRubbed(of: ProductClass, after: HouseRub['after']): boolean {
+  return BETWEEN_ROWS[of][after] !== null;
+}
+
+/** The rows with what a house has chosen otherwise. What is never rubbed stays so. */
+export function betweenRows(rubs: readonly HouseRub[] = []): BetweenRows {
+  const rows = structuredClone(BETWEEN_ROWS) as Record<ProductClass, BetweenRow>;
+  for (const rub of rubs) {
+    const row = rows[rub.class];
+    if (rub.after === 'last') row.last = row.last && rub.with;
+    else if (row[rub.after]) row[rub.after]![rub.how] = rub.with;
+  }
+  return rows;
+}
+
 /** What a coat of a class is cut back with: its own later abrasive, else an oil's. */
-export const abrasiveFor = (of: ProductClass): string => (BETWEEN_ROWS[of].later ?? oil.later!).abrade;
+export const abrasiveFor = (of: ProductClass, rows: BetweenRows): string =>
+  (rows[of].later ?? rows['oxidising-oil'].later!).abrade;
