@@ -60,7 +60,10 @@ export function isRubbed(of: ProductClass, after: HouseRub['after']): boolean {
 
 /** The rows with what a house has chosen otherwise. What is never rubbed stays so. */
 export function betweenRows(rubs: readonly HouseRub[] = []): BetweenRows {
-  const rows = structuredClone(BETWEEN_ROWS) as Record<ProductClass, BetweenRow>;
+  // Each class gets rows of its own: several share theirs in the presets.
+  const rows = Object.fromEntries(
+    Object.entries(BETWEEN_ROWS).map(([of, row]) => [of, structuredClone(row)])
+  ) as unknown as Record<ProductClass, BetweenRow>;
   for (const rub of rubs) {
     const row = rows[rub.class];
     if (rub.after === 'last') row.last = row.last && rub.with;

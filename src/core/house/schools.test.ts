@@ -1,11 +1,14 @@
 import { describe, expect, it } from 'vitest';
+import { PRODUCT_CLASSES } from '../product/schema';
 import {
+  BETWEEN_ROWS,
   defaultHouseRules,
   emptyHouse,
   HOUSE_NUMBERS,
   houseNumber,
   houseProblems,
   houseRules,
+  isRubbed,
   optionOf,
   schools,
   type HouseDocument
@@ -45,6 +48,28 @@ describe('the schools', () => {
       expect(houseNumber(houseRules(house(n.max)), n.path)).toBe(n.max);
       expect(houseProblems(house(n.max * 2 + 1))[0]!.problem).toContain('between');
     }
+  });
+  it('what is rubbed between coats is the house’s own by class and position; what is never rubbed stays so', () => {
+    const denib = { class: 'hardwax-oil', after: 'later', how: 'denib', with: 'maroon pad', ...because } as const;
+    const last = { class: 'oil-varnish', after: 'last', with: 'P1500 wet', ...because } as const;
+    const stain = { class: 'gel-stain', after: 'last', with: 'wool', ...because } as const;
+    const own = (...rubs: HouseDocument['rubs'] & object) => ({ ...emptyHouse, rubs });
+    const { between } = houseRules(own(denib, last, stain));
+    expect(between['hardwax-oil'].later).toEqual({ ...BETWEEN_ROWS['hardwax-oil'].later, denib: 'maroon pad' });
+    expect(between['hardwax-oil'].first).toEqual(BETWEEN_ROWS['hardwax-oil'].first);
+    expect(between['oil-varnish'].last).toBe('P1500 wet');
+    expect(between['waterborne-film']).toEqual(BETWEEN_ROWS['waterborne-film']);
+    expect(between['gel-stain'].last).toBeNull();
+    expect(houseProblems(own(denib, last))).toEqual([]);
+    expect(houseProblems(own(stain))[0]).toEqual({
+      path: '/rubs/0/with',
+      problem: 'is of a coat that is never rubbed there'
+    });
+    expect(houseProblems(own(denib, { ...denib, with: 'P400' }))[0]).toEqual({
+      path: '/rubs/1/with',
+      problem: 'is said twice'
+    });
+    for (const p of [...PRODUCT_CLASSES]) expect(isRubbed(p, 'first')).toBe(BETWEEN_ROWS[p].first !== null);
   });
   it('what is not in the book is refused', () => {
     expect(houseProblems(chosen('tea', 'milk'))).toHaveLength(1);

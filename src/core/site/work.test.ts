@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { card, counterJob, floorJob, knowledge, made, NOW } from '../../../tests/fixtures';
 import { HOUR_MS, MINUTE_MS } from '../units';
 import { deadlines } from './deadlines';
-import { coatPlans } from '../coats';
+import { coatPlans, type CoatPlan } from '../coats';
 import { onWoodMinutes } from '../hands';
 import { finishedCoats, withOwn, withoutOwn } from '../knowledge';
 import { fold, foldNext, jobStage, openLayings, ragsUnaccounted, type WorkEvent } from '../log';
@@ -356,8 +356,8 @@ describe('drying that really happened', () => {
     expect(own.coverage.size).toBe(0);
   });
   it('hands that took longer than the rates say make the coats to come longer, and not once they are taken out', () => {
-    const planned = coatPlans(job, knowledge.house)[0]!;
-    const long = Math.round(2 * onWoodMinutes(planned.hands));
+    const [first, planned] = coatPlans(job, knowledge.house) as [CoatPlan, CoatPlan];
+    const long = Math.round(2 * onWoodMinutes(first.hands));
     const layings = fold([
       made('laying.spread', { coat: 1, laying: 1, people: 1 }, -300),
       made('laying.wiped', { coat: 1, laying: 1 }, -300 + long),

@@ -6,7 +6,7 @@ import { freshCrew, phoneEvent, testDatabase } from '../../../../tests/server/da
 import { createJob, saveJob } from '../jobs/jobs';
 import { knowledgeOf } from '../overview/knowledge';
 import { appendEvents } from '../on-site/append';
-import { coverageOf, learnedCoats } from './finished';
+import { coverageOf, handsSeenOf, learnedCoats } from './finished';
 
 let conn: Awaited<ReturnType<typeof testDatabase>>;
 beforeAll(async () => {
@@ -65,6 +65,26 @@ describe('what the log teaches, in the database', () => {
     job.surfaces[0]!.waterPopped = true;
     await saveJob(conn.db, b.crewId, b.id, whole(job), 1, 'Ines', NOW);
     expect((await coverageOf(conn.db, b.crewId)).get(KEY)!.weightedLn).not.toBeCloseTo(sure.get(KEY)!.weightedLn, 6);
+  });
+  it('hands are learned beside the litres, shown with their coat, and taken out with it', async () => {
+    const { crewId, log } = await deck();
+    const close = phoneEvent('coat.closed', { coat: 1, usedL: 14, guessed: false }, NOW - 4e6);
+    await log(
+      phoneEvent('laying.spread', { coat: 1, laying: 1, people: 2 }, NOW - 9e6),
+      phoneEvent('laying.wiped', { coat: 1, laying: 1 }, NOW - 4.5e6),
+      close
+    );
+    const key = 'hands deck thin';
+    expect((await coverageOf(conn.db, crewId)).get(key)).toMatchObject({ coats: 1 });
+    const [seen, ...others] = await handsSeenOf(conn.db, crewId, 10);
+    expect(others).toEqual([]);
+    expect(seen).toMatchObject({ rateKey: key, coat: 1 });
+    // An hour and a quarter by two, the soak taken off.
+    expect(seen!.tookMinutes).toBeGreaterThan(100);
+    expect(seen!.tookMinutes).toBeLessThanOrEqual(150);
+    await log(phoneEvent('event.undone', { event: close.id }, NOW - 3e6));
+    expect((await coverageOf(conn.db, crewId)).has(key)).toBe(false);
+    expect(await handsSeenOf(conn.db, crewId, 10)).toEqual([]);
   });
   it('two crews members closing coats at once lose nothing', async () => {
     const { crewId } = await freshCrew(conn.db);
