@@ -2,6 +2,7 @@
   import { BETWEEN_ROWS, betweenRows, rubKey, type HouseRub } from '$core/house';
   import { classTraits, type ProductClass } from '$core/product';
   import { PRODUCT_CLASSES } from '$core/product/schema';
+  import { upperFirst } from '$words/upper-first';
   import TextField from '../fields/TextField.svelte';
 
   /** What is rubbed between coats and at the end, by class and position: the house's own word where it has one, and why. */
@@ -45,7 +46,7 @@
   {@const own = rubs.filter((r) => r.class === of).length}
   <details class="border-b border-rule py-2">
     <summary class="flex flex-wrap gap-x-4"
-      ><b class="w-52">{classTraits(of).name}</b><span class="dim"
+      ><b class="w-52"><span class="link">{upperFirst(classTraits(of).name)}</span></b><span class="dim"
         >{withOf(of, PLACES[0]!) ?? 'nothing between'}; last {withOf(of, PLACES[4]!) ?? 'nothing'}{own
           ? `. ${own} of our own`
           : ''}</span

@@ -2,7 +2,7 @@
   import { normalQuantile, type CoverageLog } from '$core/coverage';
   import { handsKey, knownHands } from '$core/hands';
   import type { HouseRules } from '$core/house';
-  import { showArea, showDuration, type UnitSystem } from '$core/units';
+  import { decimals, showArea, showDuration, type UnitSystem } from '$core/units';
   import { HANDS_WORDS, takesWords } from '$words/hands-words';
   import { METHOD_WORDS } from '$words/method-words';
   import { stationOf } from '$words/station-address';
@@ -54,10 +54,8 @@
             <summary class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
               <b class="w-64">{HANDS_WORDS[k.group]}: {METHOD_WORDS[k.method].toLowerCase()}</b>
               <span class="fig text-[18px]">{takesWords(k.factor)}</span>
-              <span class="dim"
-                >{takesWords(k.factor / s)} to {takesWords(k.factor * s)}; {k.coats}
-                {k.coats === 1 ? 'coat' : 'coats'} behind it</span
-              >
+              <span class="dim">80 % between × {decimals(k.factor / s, 2)} and × {decimals(k.factor * s, 2)};</span>
+              <span class="link">{k.coats} {k.coats === 1 ? 'coat' : 'coats'} behind it</span>
             </summary>
             <ul class="mt-1 pl-6">
               {#each behind as c (`${c.jobId} ${c.part} ${c.coat}`)}

@@ -218,7 +218,7 @@
     </div>
   {/each}
 
-  <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">Between coats, and the last rub</h2>
+  <h2 class="mt-8 border-b-[1.5px] border-ink pb-1 text-[22px]">What coats are rubbed with</h2>
   <HouseRubs
     rubs={draft.rubs ?? []}
     mayEdit={data.mayEdit}
